@@ -1,0 +1,42 @@
+/** The command line after the launcher has made the machine ready. */
+import { UserError } from '../src/lib/server/process/data-folder.ts';
+import { runCommand } from './run.ts';
+import { surveyCommand } from './survey.ts';
+import { testCommand } from './test.ts';
+import { EXIT, helpText, UsageError } from './usage.ts';
+
+async function main(words: string[]): Promise<number> {
+    const [command, ...rest] = words;
+    switch (command) {
+        case 'demo':
+        case 'start':
+            return runCommand(rest, command === 'demo');
+        case 'survey':
+            return surveyCommand(rest);
+        case 'test':
+            return testCommand(rest);
+        case 'help':
+        case undefined:
+            console.log(helpText());
+            return EXIT.done;
+        default:
+            throw new UsageError(`There is no command "${command}".`);
+    }
+}
+
+try {
+    process.exitCode = await main(process.argv.slice(2));
+} catch (error) {
+    if (error instanceof UsageError) {
+        console.error(`${error.message}\nSee ./edgemap help.`);
+        process.exitCode = EXIT.usage;
+    } else if (error instanceof UserError) {
+        console.error(error.message);
+        process.exitCode = EXIT.noSurvey;
+    } else {
+        console.error(error);
+        process.exitCode = EXIT.noSurvey;
+    }
+}
+// Timers and sockets of libraries must not keep a finished command alive.
+process.exit();

@@ -1,0 +1,163 @@
+/**
+ * The supervisor: brings database, web and worker up, restarts what dies, and takes all of it down again. After its
+ * own sudden death the next start ends what was left behind.
+ */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { closeSync, existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { dataFolderPath, openDataFolder, projectRoot, register, registered, UserError, writeWhole, type DataFolder } from '../src/lib/server/process/data-folder.ts';
+import { holdDatabase, openLog } from '../src/lib/server/process/database-process.ts';
+import { endProcess, identityOf, pause } from '../src/lib/server/process/liveness.ts';
+import { tryLock, unlock } from '../src/lib/server/process/locks.ts';
+import { migrateStore, openStore } from '../src/lib/server/store/connect.ts';
+import { seedDemo } from '../demo/seed.ts';
+import { freePort } from './ports.ts';
+import { EXIT, UsageError } from './usage.ts';
+
+const DEFAULT_PORT = 4300;
+/** Duties in the order in which they are ended. */
+const DUTIES = ['web', 'worker', 'stand-in'] as const;
+type Duty = (typeof DUTIES)[number];
+
+interface Child {
+    duty: Duty;
+    process: ChildProcess;
+    started: number;
+}
+
+export async function runCommand(words: string[], demo: boolean): Promise<number> {
+    let values;
+    try {
+        ({ values } = parseArgs({ args: words, options: { data: { type: 'string' }, port: { type: 'string' } } }));
+    } catch (error) {
+        throw new UsageError((error as Error).message);
+    }
+    const wish = values.port === undefined ? null : Number(values.port);
+    if (wish !== null && !(Number.isInteger(wish) && wish >= 1 && wish <= 65_535)) {
+        throw new UsageError(`--port is a whole number from 1 to 65535, not "${values.port}".`);
+    }
+    const path = dataFolderPath(values.data);
+    const folder = openDataFolder(path);
+    process.env.EDGEMAP_DATA = path;
+
+    const lock = join(folder.run, 'supervisor.lock');
+    if (!tryLock(lock)) {
+        const first = registered(folder, 'supervisor');
+        throw new UserError(
+            `Edge Map already runs on ${path}${first?.address ? ` at ${first.address}` : ' and is just starting'}. Stop it with Ctrl-C there, or use another folder with --data.`,
+        );
+    }
+    const supervisor = new Supervisor(folder);
+    try {
+        return await supervisor.run(wish, demo);
+    } finally {
+        unlock(lock);
+    }
+}
+
+class Supervisor {
+    readonly #folder: DataFolder;
+    readonly #children = new Map<Duty, Child>();
+    #ending = false;
+    #end: () => void = () => undefined;
+
+    constructor(folder: DataFolder) {
+        this.#folder = folder;
+    }
+
+    async run(wish: number | null, demo: boolean): Promise<number> {
+        const ended = new Promise<void>((resolve) => (this.#end = resolve));
+        for (const name of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(name, () => this.#end());
+        register(this.#folder, 'supervisor', identityOf(process.pid));
+        // What an earlier supervisor left when it was killed: ended first, so that ports and jobs are free.
+        for (const duty of DUTIES) {
+            const left = registered(this.#folder, duty);
+            if (left) await endProcess(left, 3_000);
+        }
+        const hold = await holdDatabase(this.#folder, () => console.log('The database had ended and was started again.'));
+        try {
+            await migrateStore(hold.access);
+            const port = await freePort(wish ?? this.#rememberedPort());
+            writeWhole(join(this.#folder.path, 'port'), `${port}\n`);
+            if (demo) await this.#startStandIn();
+            await this.#start('worker', {});
+            await this.#start('web', { EDGEMAP_PORT: String(port) });
+            const address = `http://127.0.0.1:${port}/`;
+            register(this.#folder, 'supervisor', identityOf(process.pid), address);
+            if (demo) {
+                const store = openStore(hold.access);
+                try {
+                    await seedDemo(store, this.#standInPort(), (line) => console.log(line), () => this.#ending);
+                } finally {
+                    await store.close();
+                }
+            }
+            console.log(`Edge Map is at ${address}`);
+            console.log(`Data: ${this.#folder.path}. Stop with Ctrl-C.`);
+            await ended;
+            console.log('Stopping.');
+            return EXIT.done;
+        } finally {
+            this.#ending = true;
+            await this.#stop();
+            await hold.release();
+        }
+    }
+
+    #rememberedPort(): number {
+        const file = join(this.#folder.path, 'port');
+        const port = existsSync(file) ? Number(readFileSync(file, 'utf8')) : NaN;
+        return Number.isInteger(port) && port > 0 && port < 65_536 ? port : DEFAULT_PORT;
+    }
+
+    #standInPort(): number {
+        return Number(readFileSync(join(this.#folder.path, 'stand-in-port'), 'utf8'));
+    }
+
+    async #startStandIn(): Promise<void> {
+        const file = join(this.#folder.path, 'stand-in-port');
+        const wished = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 4380;
+        const port = await freePort(wished);
+        writeWhole(file, `${port}\n`);
+        await this.#start('stand-in', { EDGEMAP_STAND_IN_PORT: String(port) });
+    }
+
+    /** Starts a duty in a process group of its own, and again whenever it dies. */
+    async #start(duty: Duty, environment: Record<string, string>): Promise<void> {
+        const log = openLog(join(this.#folder.log, `${duty}.log`));
+        const child = spawn(process.execPath, ['--enable-source-maps', join(projectRoot(), `build/node/${duty}.js`)], {
+            detached: true,
+            stdio: ['ignore', log, log, 'ipc'],
+            env: { ...process.env, ...environment, EDGEMAP_DATA: this.#folder.path },
+        });
+        closeSync(log);
+        if (child.pid === undefined) throw new UserError(`The ${duty} process could not be started.`);
+        register(this.#folder, duty, identityOf(child.pid));
+        const started = Date.now();
+        this.#children.set(duty, { duty, process: child, started });
+        child.on('exit', (code, name) => {
+            if (this.#ending) return;
+            console.log(`The ${duty} process ended (${name ?? `code ${code}`}); it is started again.`);
+            // A process that dies at once is not restarted in a tight circle.
+            setTimeout(() => {
+                if (!this.#ending) void this.#start(duty, environment);
+            }, Date.now() - started < 2_000 ? 1_500 : 50);
+        });
+        if (duty === 'worker') return;
+        await Promise.race([
+            new Promise<void>((resolve) => child.once('message', () => resolve())),
+            new Promise<void>((resolve) => child.once('exit', () => resolve())),
+            pause(15_000),
+        ]);
+    }
+
+    async #stop(): Promise<void> {
+        for (const duty of DUTIES) {
+            const child = this.#children.get(duty);
+            if (child?.process.pid !== undefined && child.process.exitCode === null && child.process.signalCode === null) {
+                await endProcess(identityOf(child.process.pid), 8_000);
+            }
+        }
+    }
+}

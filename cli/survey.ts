@@ -1,0 +1,156 @@
+/** `edgemap survey`: the same survey as in the application, with its exports. */
+import { parseArgs } from 'node:util';
+import { resolve } from 'node:path';
+import { measureSurvey } from '../src/lib/core/survey/measured-survey.ts';
+import { countSurvey } from '../src/lib/core/survey/summary.ts';
+import type { SurveyProgress } from '../src/lib/core/survey/settings.ts';
+import { nameOfSite, readSettings } from '../src/lib/server/access/settings.ts';
+import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
+import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
+import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
+import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
+import { holdDatabase } from '../src/lib/server/process/database-process.ts';
+import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
+import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
+import { siteForStart } from '../src/lib/server/store/site-store.ts';
+import { createSurvey, getSurvey, infoOf, loadRows } from '../src/lib/server/store/survey-store.ts';
+import { EXIT, UsageError } from './usage.ts';
+
+/** Option of each settings field, so that a trouble names what was typed. */
+const OPTION_OF: Record<string, string> = {
+    start: 'URL',
+    pins: '--pin',
+    maxPages: '--max-pages',
+    maxDepth: '--max-depth',
+    concurrency: '--concurrency',
+    robots: '--robots',
+};
+
+export async function surveyCommand(words: string[]): Promise<number> {
+    let parsed;
+    try {
+        parsed = parseArgs({
+            args: words,
+            allowPositionals: true,
+            options: {
+                data: { type: 'string' },
+                export: { type: 'string' },
+                pin: { type: 'string', multiple: true },
+                'max-pages': { type: 'string' },
+                'max-depth': { type: 'string' },
+                concurrency: { type: 'string' },
+                robots: { type: 'string' },
+            },
+        });
+    } catch (error) {
+        throw new UsageError((error as Error).message);
+    }
+    const { values, positionals } = parsed;
+    const [start, ...more] = positionals;
+    if (start === undefined) throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
+    if (more.length > 0) throw new UsageError(`One URL at a time; "${more[0]}" is one too many.`);
+    if (values.export === undefined) throw new UsageError('Say where the exports go: --export DIR');
+    const read = readSettings({
+        start,
+        pins: values.pin,
+        maxPages: values['max-pages'],
+        maxDepth: values['max-depth'],
+        concurrency: values.concurrency,
+        robots: values.robots,
+    });
+    if (!read.ok) throw new UsageError(read.troubles.map((item) => `${OPTION_OF[item.field] ?? item.field}: ${item.say}`).join('\n'));
+    const { settings } = read;
+    const folder = resolve(values.export);
+    await prepareExportFolder(folder);
+
+    const data = openDataFolder(dataFolderPath(values.data));
+    const hold = await holdDatabase(data, () => console.error('The database had ended; it is up again, the survey goes on.'));
+    const stop = new AbortController();
+    let stoppedBy: NodeJS.Signals | null = null;
+    const onSignal = (name: NodeJS.Signals): void => {
+        if (stoppedBy !== null) return;
+        stoppedBy = name;
+        console.error('\nStopping; what was read is kept.');
+        stop.abort();
+    };
+    process.on('SIGINT', onSignal);
+    process.on('SIGTERM', onSignal);
+    try {
+        await migrateStore(hold.access);
+        const store = openStore(hold.access);
+        try {
+            const site = await siteForStart(store.db, nameOfSite(settings.start), settings);
+            const survey = await createSurvey(store.db, site.id, settings, ownerName(), Date.now() + LEASE_MILLISECONDS);
+            console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
+            const progress = progressLine();
+            let result: SurveyJobResult;
+            let broke = '';
+            try {
+                result = await doSurveyJob({ store, surveyId: survey.id, owner: ownerName(), stop: stop.signal, onProgress: progress.show });
+            } catch (error) {
+                broke = (error as Error).message;
+                result = { ended: false };
+            }
+            progress.done();
+            const ended = await whileAway(() => getSurvey(store.db, survey.id));
+            if (!ended) throw new Error('the survey vanished');
+            const measured = measureSurvey(infoOf(ended), await whileAway(() => loadRows(store.db, survey.id)));
+            const summary = await exportSurvey(folder, ended, measured);
+            const counts = countSurvey(measured);
+            if (!result.ended) {
+                console.error(`The survey ended early: ${broke || 'another worker took it over'}. What was read is kept: ${counts.read} URLs.`);
+                return EXIT.endedEarly;
+            }
+            if (result.state === 'failed') {
+                console.error(`Could not survey ${settings.start}: ${result.trouble}`);
+                return EXIT.noSurvey;
+            }
+            printSummary(counts, summary.links, folder, ended.cut, measured.rows.files.filter((file) => file.kind === 'sitemap' && file.status === 200).map((file) => `${file.url}: ${file.note}`));
+            if (stoppedBy === 'SIGINT') return EXIT.interrupted;
+            return stoppedBy === null && result.state === 'finished' ? EXIT.done : EXIT.endedEarly;
+        } finally {
+            await store.close();
+        }
+    } finally {
+        await hold.release();
+        process.off('SIGINT', onSignal);
+        process.off('SIGTERM', onSignal);
+    }
+}
+
+/** Progress on standard error: one line that is written over in a terminal, a line now and then elsewhere. */
+function progressLine(): { show: (progress: SurveyProgress) => void; done: () => void } {
+    const isTerminal = process.stderr.isTTY;
+    let last = 0;
+    return {
+        show(progress) {
+            const now = Date.now();
+            if (!isTerminal && now - last < 2_000) return;
+            last = now;
+            const level = progress.level === null ? 'beside links' : `level ${progress.level}`;
+            const line = `${progress.read} read of ${progress.found} found, ${progress.rate} a second, ${level}; ${progress.doing}${progress.waiting === '' ? '' : `; ${progress.waiting}`}`;
+            process.stderr.write(isTerminal ? `\r\x1b[K${line}` : `${line}\n`);
+        },
+        done() {
+            if (isTerminal) process.stderr.write('\r\x1b[K');
+        },
+    };
+}
+
+function printSummary(counts: ReturnType<typeof countSurvey>, links: number, folder: string, cut: string[], sitemaps: string[]): void {
+    const number = (value: number): string => value.toLocaleString('en');
+    const lines = [
+        `${number(counts.known)} URLs known, ${number(counts.read)} read, ${number(counts.pages)} of them pages (200, HTML)`,
+        `${number(counts.reached)} pages reached by links, ${counts.meanDepth === null ? '' : `mean depth ${counts.meanDepth.toFixed(1)}, `}deepest ${counts.depths.length - 1}`,
+        counts.orphans === null
+            ? `Orphans are not known: the survey is partial (${cut.join(', ')})`
+            : `${number(counts.orphans.all)} orphans: ${number(counts.orphans.strict)} strict, ${number(counts.orphans.adrift)} adrift; ${number(counts.orphans.indexable)} indexable`,
+        `${number(counts.indexable)} indexable; stopped at ${Object.entries(counts.byGate)
+            .filter(([gate, urls]) => gate !== 'indexable' && urls > 0)
+            .map(([gate, urls]) => `${gate} ${number(urls)}`)
+            .join(', ') || 'no gate'}`,
+        ...(sitemaps.length === 0 ? ['No sitemap could be read'] : sitemaps.map((line) => `Sitemap ${line}`)),
+        `${number(links)} distinct links written with the pages to ${folder}`,
+    ];
+    console.log(lines.join('\n'));
+}

@@ -1,0 +1,80 @@
+/** `edgemap test`: every check there is, closed by one line with the counts. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { EXIT } from './usage.ts';
+
+const Report = z.object({
+    numPassedTests: z.number(),
+    numFailedTests: z.number(),
+    numPendingTests: z.number(),
+    numTodoTests: z.number(),
+    numFailedTestSuites: z.number(),
+    success: z.boolean(),
+});
+
+interface Counts {
+    passed: number;
+    failed: number;
+}
+
+function run(command: string, words: string[], environment: Record<string, string> = {}): Promise<boolean> {
+    return new Promise((resolve) => {
+        const child = spawn(command, words, { cwd: projectRoot(), stdio: 'inherit', env: { ...process.env, ...environment } });
+        child.on('error', () => resolve(false));
+        child.on('exit', (code) => resolve(code === 0));
+    });
+}
+
+async function check(name: string, words: string[]): Promise<Counts> {
+    console.log(`\n== ${name}`);
+    const ok = await run('npx', ['--no-install', ...words]);
+    console.log(ok ? `${name}: ok` : `${name}: FAILED`);
+    return { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+}
+
+/** One project of tests; a skipped test counts as failed, and so does a suite that could not be loaded. */
+async function tests(project: string, folder: string): Promise<Counts> {
+    console.log(`\n== tests: ${project}`);
+    const report = join(folder, `${project}.json`);
+    const ok = await run('npx', ['--no-install', 'vitest', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+    try {
+        const read = Report.parse(JSON.parse(readFileSync(report, 'utf8')));
+        const skipped = read.numPendingTests + read.numTodoTests;
+        const failed = read.numFailedTests + skipped;
+        if (skipped > 0) console.log(`${skipped} skipped tests count as failed`);
+        return { passed: read.numPassedTests, failed: failed === 0 && !(ok && read.success) ? Math.max(1, read.numFailedTestSuites) : failed };
+    } catch {
+        console.log(`${project}: no report was written`);
+        return { passed: 0, failed: 1 };
+    }
+}
+
+export async function testCommand(words: string[]): Promise<number> {
+    const only = words.filter((word) => !word.startsWith('-'));
+    const folder = mkdtempSync(join(tmpdir(), 'edgemap-tests-'));
+    const total: Counts = { passed: 0, failed: 0 };
+    const add = (counts: Counts): void => {
+        total.passed += counts.passed;
+        total.failed += counts.failed;
+    };
+    try {
+        if (only.length === 0 || only.includes('static')) {
+            add(await check('types', ['svelte-kit', 'sync']));
+            add(await check('svelte-check', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']));
+            add(await check('core types', ['tsc', '-p', 'src/lib/core/tsconfig.json']));
+            add(await check('eslint', ['eslint', '.']));
+            add(await check('prettier', ['prettier', '--check', '--log-level', 'warn', '.']));
+        }
+        for (const project of ['unit', 'walls', 'integration', 'browser']) {
+            if (only.length === 0 || only.includes(project)) add(await tests(project, folder));
+        }
+    } finally {
+        rmSync(folder, { recursive: true, force: true });
+    }
+    console.log(`\n${total.passed} passed, ${total.failed} failed`);
+    return total.failed === 0 ? EXIT.done : EXIT.noSurvey;
+}

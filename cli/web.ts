@@ -1,0 +1,50 @@
+/**
+ * The web process: our own small server around the application. It looks at the Host header before anything else,
+ * sets the headers every answer has, and closes event streams when told to end.
+ */
+import { createServer } from 'node:http';
+import { pathToFileURL } from 'node:url';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { isOwnHost, SAFE_HEADERS } from '../src/lib/server/access/guard.ts';
+
+const environment = z
+    .object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() })
+    .parse(process.env);
+const port = environment.EDGEMAP_PORT;
+process.env.ORIGIN = `http://127.0.0.1:${port}`;
+process.env.BODY_SIZE_LIMIT = '1M';
+
+interface Handler {
+    handler: (request: object, response: object, next: () => void) => void;
+}
+const { handler } = (await import(pathToFileURL(join(projectRoot(), 'build/web/handler.js')).href)) as Handler;
+
+const server = createServer((request, response) => {
+    for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
+    if (!isOwnHost(request.headers.host, port)) {
+        response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' });
+        response.end(`This is Edge Map on your own machine. It answers to http://127.0.0.1:${port}/ and http://localhost:${port}/ only.\n`);
+        return;
+    }
+    handler(request, response, () => {
+        response.writeHead(404);
+        response.end();
+    });
+});
+
+server.on('error', (error) => {
+    console.error(error.message);
+    process.exit(1);
+});
+server.listen(port, '127.0.0.1', () => process.send?.({ ready: true }));
+
+for (const name of ['SIGTERM', 'SIGINT'] as const) {
+    process.on(name, () => {
+        server.close(() => process.exit(0));
+        // Event streams are open for as long as somebody looks; they would hold the end up.
+        server.closeAllConnections();
+        setTimeout(() => process.exit(0), 1_000).unref();
+    });
+}

@@ -1,0 +1,13 @@
+/** The worker process: surveys what is waiting. Started by the supervisor. */
+import { openDataFolder, dataFolderPath } from '../src/lib/server/process/data-folder.ts';
+import { databaseAccess } from '../src/lib/server/process/database-process.ts';
+import { openStore } from '../src/lib/server/store/connect.ts';
+import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
+
+const folder = openDataFolder(dataFolderPath());
+const store = openStore(databaseAccess(folder));
+const end = new AbortController();
+for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, () => end.abort());
+
+await workerLoop(store, end.signal, (line) => console.log(`${new Date().toISOString()} ${line}`));
+process.exit(0);

@@ -1,0 +1,98 @@
+/**
+ * What a URL is to us. Parsed and serialised by the WHATWG URL standard, then brought to one spelling by the syntax
+ * rules of RFC 3986 section 6.2.2 (percent-encoding only; the URL parser has already done case and dot segments).
+ */
+
+/** Longest address that is kept as an address; longer ones are recorded as malformed links. */
+export const MAX_ADDRESS_LENGTH = 4096;
+
+/** Why a text is no address we can use. */
+export type AddressTrouble = 'malformed' | 'not-http' | 'too-long';
+
+export interface Address {
+    /** Identity of the page: http(s) URL without fragment, user name and password. */
+    url: string;
+    /** Fragment without `#`, as serialised by the URL standard; empty when there is none. */
+    fragment: string;
+    /** The text named a user or a password; they were removed and are stored nowhere. */
+    hadCredentials: boolean;
+}
+
+export type AddressResult = { ok: true; address: Address } | { ok: false; code: AddressTrouble };
+
+/** Turns the non-ASCII characters of a query into percent-encoded bytes of the document's own charset. */
+export type QueryEncoder = (text: string) => string;
+
+const UNRESERVED = /[A-Za-z0-9\-._~]/;
+
+/**
+ * Percent-encoding in its normal form (RFC 3986 6.2.2.1 and 6.2.2.2): hex digits in upper case, encoded unreserved
+ * characters decoded. A `%` that starts no triplet is left as it is.
+ */
+export function normalisePercent(text: string): string {
+    if (!text.includes('%')) return text;
+    return text.replace(/%([0-9A-Fa-f]{2})/g, (triplet, hex: string) => {
+        const char = String.fromCharCode(parseInt(hex, 16));
+        return UNRESERVED.test(char) ? char : triplet.toUpperCase();
+    });
+}
+
+/** Applies the document's charset to the query part of an href, leaving path and fragment to the URL parser. */
+function encodeQueryPart(href: string, encodeQuery: QueryEncoder): string {
+    const hash = href.indexOf('#');
+    const end = hash === -1 ? href.length : hash;
+    const mark = href.indexOf('?');
+    if (mark === -1 || mark > end) return href;
+    const query = href.slice(mark + 1, end);
+    // eslint-disable-next-line no-control-regex -- the range is ASCII itself
+    if (/^[\x00-\x7f]*$/.test(query)) return href;
+    return href.slice(0, mark + 1) + encodeQuery(query) + href.slice(end);
+}
+
+/**
+ * Reads one link target.
+ *
+ * @param href the text as written, entities already decoded
+ * @param base absolute URL to resolve against; without it `href` must be absolute
+ * @param encodeQuery the document's charset, needed only where that is not UTF-8 (HTML, "encoding-parse a URL")
+ */
+export function readAddress(href: string, base?: string, encodeQuery?: QueryEncoder): AddressResult {
+    let parsed: URL;
+    try {
+        parsed = new URL(encodeQuery ? encodeQueryPart(href, encodeQuery) : href, base);
+    } catch {
+        return { ok: false, code: 'malformed' };
+    }
+    if (parsed.protocol !== 'http:' && parsed.protocol !== 'https:') return { ok: false, code: 'not-http' };
+    // Reading `search` would lose a bare "?", which the standard keeps apart from no query at all.
+    const bare = parsed.href.split('#', 1)[0] ?? '';
+    const afterHost = parsed.protocol.length + 2;
+    const pathStart = bare.indexOf('/', afterHost);
+    const url = `${parsed.protocol}//${parsed.host}${normalisePercent(bare.slice(pathStart))}`;
+    if (url.length > MAX_ADDRESS_LENGTH) return { ok: false, code: 'too-long' };
+    return {
+        ok: true,
+        address: {
+            url,
+            fragment: parsed.hash.slice(1),
+            hadCredentials: parsed.username !== '' || parsed.password !== '',
+        },
+    };
+}
+
+/** Path and query of a URL of ours: what robots rules are matched against and what tables show. */
+export function pathOf(url: string): string {
+    const start = url.indexOf('/', url.indexOf('//') + 2);
+    return start === -1 ? '/' : url.slice(start);
+}
+
+/** Scheme, host and port of a URL of ours, as written (no trailing slash). */
+export function originOf(url: string): string {
+    const start = url.indexOf('/', url.indexOf('//') + 2);
+    return start === -1 ? url : url.slice(0, start);
+}
+
+/** Host and port of a URL of ours. */
+export function hostOf(url: string): string {
+    return originOf(url).slice(url.indexOf('//') + 2);
+}

@@ -1,0 +1,162 @@
+/**
+ * The lean tree: just enough of a document for extraction, built by parse5's own tree builder through this adapter.
+ * Comments, doctypes and end positions are dropped. Where each start tag began is taken from the tokenizer at the
+ * moment the tag opens, which is far cheaper than parse5's own location records and gives the same places.
+ *
+ * Invariant: an element's `offset` is the index of its `<` in the parsed text; elements the parser made up have -1,
+ * and a formatting element that was re-opened keeps the offset of the tag it was made from.
+ */
+import { Parser, type TreeAdapter, type Token, html } from 'parse5';
+
+type Attribute = Token.Attribute;
+
+export interface LeanText {
+    text: string;
+    parent: LeanElement | null;
+}
+
+export interface LeanElement {
+    tag: string;
+    /** In the HTML namespace (SVG and MathML elements share tag names with it). */
+    isHtml: boolean;
+    isSvg: boolean;
+    namespace: html.NS;
+    attributes: Attribute[];
+    parent: LeanElement | null;
+    children: LeanNode[];
+    offset: number;
+    /** The content of a `template`; never walked, so nothing in it counts. */
+    content: LeanElement | null;
+}
+
+export type LeanNode = LeanText | LeanElement;
+
+interface LeanTypes {
+    node: LeanNode;
+    parentNode: LeanElement;
+    childNode: LeanNode;
+    document: LeanElement;
+    documentFragment: LeanElement;
+    element: LeanElement;
+    commentNode: LeanText;
+    textNode: LeanText;
+    template: LeanElement;
+    documentType: LeanText;
+}
+
+/** Attribute lists are made anew for each start tag, so the place of the tag travels on them. */
+type PlacedAttributes = Attribute[] & { offset?: number };
+
+export function isElement(node: LeanNode): node is LeanElement {
+    return 'children' in node;
+}
+
+function makeElement(tag: string, namespace: html.NS, attributes: PlacedAttributes): LeanElement {
+    return {
+        tag,
+        isHtml: namespace === html.NS.HTML,
+        isSvg: namespace === html.NS.SVG,
+        namespace,
+        attributes,
+        parent: null,
+        children: [],
+        offset: attributes.offset ?? -1,
+        content: null,
+    };
+}
+
+/** Comments and doctypes are not kept: one node stands for all of them and is never attached. */
+const DROPPED: LeanText = { text: '', parent: null };
+
+const adapter: TreeAdapter<LeanTypes> = {
+    createDocument: () => makeElement('#document', html.NS.HTML, []),
+    createDocumentFragment: () => makeElement('#fragment', html.NS.HTML, []),
+    createElement: makeElement,
+    createCommentNode: () => DROPPED,
+    createTextNode: (text) => ({ text, parent: null }),
+    appendChild(parent, child) {
+        if (child === DROPPED) return;
+        child.parent = parent;
+        parent.children.push(child);
+    },
+    insertBefore(parent, child, before) {
+        if (child === DROPPED) return;
+        child.parent = parent;
+        parent.children.splice(parent.children.indexOf(before), 0, child);
+    },
+    setTemplateContent(template, content) {
+        template.content = content;
+    },
+    getTemplateContent: (template) => (template.content ??= makeElement('#fragment', html.NS.HTML, [])),
+    setDocumentType: () => undefined,
+    setDocumentMode: () => undefined,
+    getDocumentMode: () => html.DOCUMENT_MODE.NO_QUIRKS,
+    detachNode(node) {
+        if (!node.parent) return;
+        const siblings = node.parent.children;
+        siblings.splice(siblings.indexOf(node), 1);
+        node.parent = null;
+    },
+    insertText(parent, text) {
+        const last = parent.children[parent.children.length - 1];
+        if (last && !isElement(last)) last.text += text;
+        else parent.children.push({ text, parent });
+    },
+    insertTextBefore(parent, text, before) {
+        const index = parent.children.indexOf(before);
+        const previous = parent.children[index - 1];
+        if (previous && !isElement(previous)) previous.text += text;
+        else parent.children.splice(index, 0, { text, parent });
+    },
+    adoptAttributes(recipient, attributes) {
+        const known = new Set(recipient.attributes.map((attribute) => attribute.name));
+        for (const attribute of attributes) if (!known.has(attribute.name)) recipient.attributes.push(attribute);
+    },
+    getFirstChild: (node) => node.children[0] ?? null,
+    getChildNodes: (node) => node.children,
+    getParentNode: (node) => node.parent,
+    getAttrList: (element) => element.attributes,
+    getTagName: (element) => element.tag,
+    getNamespaceURI: (element) => element.namespace,
+    getTextNodeContent: (node) => node.text,
+    getCommentNodeContent: () => '',
+    getDocumentTypeNodeName: () => '',
+    getDocumentTypeNodePublicId: () => '',
+    getDocumentTypeNodeSystemId: () => '',
+    isTextNode: (node): node is LeanText => !isElement(node) && node !== DROPPED,
+    isCommentNode: (node): node is LeanText => node === DROPPED,
+    isDocumentTypeNode: (node): node is LeanText => node === DROPPED,
+    isElementNode: isElement,
+    setNodeSourceCodeLocation: () => undefined,
+    getNodeSourceCodeLocation: () => null,
+    updateNodeSourceCodeLocation: () => undefined,
+};
+
+/** The two inner parts of parse5's tokenizer that tell where a tag began; parse5 is pinned to one version for this. */
+interface TagOpening {
+    _createStartTagToken(): void;
+    currentToken: { attrs: PlacedAttributes } | null;
+    preprocessor: { offset: number };
+}
+
+/** Parses a document as a browser with scripting on would. O(length). */
+export function parseLean(text: string): LeanElement {
+    const parser = new Parser<LeanTypes>({ treeAdapter: adapter, scriptingEnabled: true });
+    const tokenizer = parser.tokenizer as unknown as TagOpening;
+    const open = tokenizer._createStartTagToken.bind(tokenizer);
+    tokenizer._createStartTagToken = () => {
+        open();
+        // The tokenizer has just read the first letter of the tag name; the "<" is one before it.
+        if (tokenizer.currentToken) tokenizer.currentToken.attrs.offset = tokenizer.preprocessor.offset - 1;
+    };
+    parser.tokenizer.write(text, true);
+    return parser.document;
+}
+
+/** Value of an attribute, or null; the first one wins, as in HTML. */
+export function attributeOf(element: LeanElement, name: string): string | null {
+    for (const attribute of element.attributes) {
+        if (attribute.name === name && !attribute.prefix) return attribute.value;
+    }
+    return null;
+}

@@ -1,0 +1,340 @@
+/**
+ * One HTML document -> facts. Pure: text and response headers in, plain data out. The tree is walked once without
+ * recursion; links are resolved at the end, because `base` counts wherever it stands.
+ */
+import { readAddress, type QueryEncoder } from '../address/address.ts';
+import { ContainerFinder } from './blocks.ts';
+import {
+    PRODUCT_TOKEN,
+    readDirectives,
+    readLinkHeader,
+    readRefresh,
+    type RobotsDirectives,
+    type RobotsMeta,
+} from './directives.ts';
+import { attributeOf, isElement, parseLean, type LeanElement } from './lean-tree.ts';
+import { lineIndex } from './line-index.ts';
+import type { FoundBlock, FoundLink, LinkKind } from './links.ts';
+import { bodyText, countWords, foldSpace, textContent } from './text.ts';
+
+/** The response headers that say something about the page; several lines of one name stay apart. */
+export interface PageHeaders {
+    link: string[];
+    refresh: string;
+    xRobotsTag: string[];
+}
+
+export interface PageFacts {
+    title: string;
+    h1: string;
+    description: string;
+    /** `lang` of the html element as written. */
+    language: string;
+    /** Words of the body text by Unicode word boundaries, without script, style, template and noscript. */
+    words: number;
+    /** Robots metas of the head, named `robots` or our token. */
+    metaRobots: RobotsMeta[];
+    directives: RobotsDirectives;
+    /** Canonical targets declared where they count (head, `Link` header), in order, without fragment. */
+    canonicals: string[];
+    /** A refresh without delay to another page: its target. */
+    instantRefresh: string;
+    blocks: FoundBlock[];
+    /** User names or passwords stood in links; they were removed. */
+    credentialsRemoved: number;
+}
+
+/** Links found before their base is known. */
+interface PendingLink {
+    kind: LinkKind;
+    href: string;
+    element: LeanElement | null;
+    anchor: string;
+    name: string;
+    rel: string;
+}
+
+/** The most links kept of one page, and the longest text kept of one part: a bound against hostile pages. */
+const MAX_LINKS = 50_000;
+const MAX_TEXT = 4_000;
+
+const LINK_RELS: readonly [string, LinkKind][] = [
+    ['canonical', 'canonical'],
+    ['prev', 'prev'],
+    ['previous', 'prev'],
+    ['next', 'next'],
+    ['amphtml', 'amphtml'],
+    ['sitemap', 'sitemap'],
+    ['stylesheet', 'style'],
+    ['icon', 'img'],
+    ['apple-touch-icon', 'img'],
+];
+
+function kindOfRel(rels: string[], hreflang: string): LinkKind {
+    if (rels.includes('stylesheet')) return 'style';
+    if (rels.includes('alternate')) return hreflang === '' ? 'alternate' : 'hreflang';
+    for (const [rel, kind] of LINK_RELS) if (rels.includes(rel)) return kind;
+    return 'other';
+}
+
+function relOf(element: LeanElement): string {
+    return (attributeOf(element, 'rel') ?? '').toLowerCase().trim().split(/[\t\n\f\r ]+/).join(' ');
+}
+
+function cut(text: string): string {
+    return text.length > MAX_TEXT ? text.slice(0, MAX_TEXT) : text;
+}
+
+/**
+ * @param text the document, decoded
+ * @param url its URL, in our spelling
+ * @param encodeQuery the charset for queries, where the document is not in UTF-8
+ */
+export function readPage(text: string, url: string, headers: PageHeaders, encodeQuery?: QueryEncoder): PageFacts {
+    const document = parseLean(text);
+    const finder = new ContainerFinder();
+    const pending: PendingLink[] = [];
+    const byId = new Map<string, LeanElement>();
+    const named: { link: PendingLink; element: LeanElement }[] = [];
+    const metas: RobotsMeta[] = [];
+    let title: LeanElement | null = null;
+    let h1: LeanElement | null = null;
+    let body: LeanElement | null = null;
+    let head: LeanElement | null = null;
+    let baseHref: string | null = null;
+    let description: string | null = null;
+    let language = '';
+    let refresh: { content: string; element: LeanElement | null } | null = null;
+
+    const add = (kind: LinkKind, href: string, element: LeanElement, anchor = '', rel = ''): PendingLink => {
+        const link: PendingLink = { kind, href, element, anchor, name: '', rel };
+        if (pending.length < MAX_LINKS) pending.push(link);
+        return link;
+    };
+
+    const visit = (element: LeanElement): void => {
+        const id = attributeOf(element, 'id');
+        if (id && !byId.has(id)) byId.set(id, element);
+        if (element.isSvg) {
+            if (element.tag === 'a') {
+                const href =
+                    attributeOf(element, 'href') ??
+                    element.attributes.find((item) => item.prefix === 'xlink' && item.name === 'href')?.value;
+                if (href !== undefined) anchorLink(element, href);
+            }
+            return;
+        }
+        if (!element.isHtml) return;
+        switch (element.tag) {
+            case 'html':
+                language = (attributeOf(element, 'lang') ?? '').trim();
+                break;
+            case 'head':
+                head ??= element;
+                break;
+            case 'body':
+                body ??= element;
+                break;
+            case 'title':
+                title ??= element;
+                break;
+            case 'h1':
+                h1 ??= element;
+                break;
+            case 'base':
+                baseHref ??= attributeOf(element, 'href');
+                break;
+            case 'a':
+            case 'area': {
+                const href = attributeOf(element, 'href');
+                if (href !== null) anchorLink(element, href);
+                break;
+            }
+            case 'link': {
+                const href = attributeOf(element, 'href');
+                const rel = relOf(element);
+                if (href !== null && rel !== '') {
+                    add(kindOfRel(rel.split(' '), attributeOf(element, 'hreflang') ?? ''), href, element, '', rel);
+                }
+                break;
+            }
+            case 'meta':
+                visitMeta(element);
+                break;
+            case 'img': {
+                const src = attributeOf(element, 'src');
+                if (src) add('img', src, element);
+                break;
+            }
+            case 'script': {
+                const src = attributeOf(element, 'src');
+                if (src) add('script', src, element);
+                break;
+            }
+            case 'iframe':
+            case 'frame': {
+                const src = attributeOf(element, 'src');
+                if (src) add('iframe', src, element);
+                break;
+            }
+        }
+    };
+
+    const anchorLink = (element: LeanElement, href: string): void => {
+        const alt = element.tag === 'area' ? attributeOf(element, 'alt') : null;
+        const anchor = alt ?? textContent(element, true);
+        const link = add('a', href, element, cut(foldSpace(anchor)), relOf(element));
+        finder.mark(element);
+        if (
+            attributeOf(element, 'aria-labelledby') !== null ||
+            attributeOf(element, 'aria-label') !== null ||
+            attributeOf(element, 'title') !== null
+        ) {
+            named.push({ link, element });
+        }
+    };
+
+    const visitMeta = (element: LeanElement): void => {
+        const content = attributeOf(element, 'content');
+        if (content === null) return;
+        const name = (attributeOf(element, 'name') ?? '').trim().toLowerCase();
+        if ((name === 'robots' || name === PRODUCT_TOKEN) && isInHead(element)) {
+            metas.push({ name, content: foldSpace(content) });
+        } else if (name === 'description') description ??= foldSpace(content);
+        if ((attributeOf(element, 'http-equiv') ?? '').trim().toLowerCase() === 'refresh') {
+            refresh ??= { content, element };
+        }
+    };
+
+    walkElements(document, visit);
+
+    if (headers.refresh !== '') refresh = { content: headers.refresh, element: null };
+    const documentUrl = url;
+    const base = baseHref === null ? documentUrl : resolveBase(baseHref, documentUrl);
+
+    for (const { link, element } of named) {
+        const name = cut(accessibleName(element, link.anchor, byId));
+        if (name !== link.anchor) link.name = name;
+    }
+
+    const places = lineIndex(text);
+    const blocks = new Map<unknown, FoundBlock>();
+    const resourceBlocks = new Map<unknown, FoundBlock>();
+    let credentialsRemoved = 0;
+    const canonicals: string[] = [];
+
+    const resolve = (link: PendingLink, against: string): FoundLink => {
+        const found = readAddress(link.href, against, encodeQuery);
+        if (found.ok && found.address.hadCredentials) credentialsRemoved++;
+        const at = link.element && link.element.offset >= 0 ? places(link.element.offset) : { line: 0, column: 0 };
+        return {
+            kind: found.ok ? link.kind : 'other',
+            target: found.ok ? found.address.url : cut(link.href.trim()),
+            isAddress: found.ok,
+            fragment: found.ok ? cut(found.address.fragment) : '',
+            anchor: link.anchor,
+            name: link.name,
+            rel: link.rel,
+            href: found.ok && found.address.hadCredentials ? found.address.url : cut(link.href),
+            line: at.line,
+            column: at.column,
+        };
+    };
+    const put = (link: PendingLink, against: string): FoundLink => {
+        const found = resolve(link, against);
+        const container = link.element
+            ? finder.find(link.element, link.kind === 'a')
+            : { region: 'other' as const, place: 'http', key: headers };
+        const groups = link.kind === 'a' ? blocks : resourceBlocks;
+        let block = groups.get(container.key);
+        if (!block) {
+            block = { region: container.region, place: container.place, links: [] };
+            groups.set(container.key, block);
+        }
+        block.links.push(found);
+        if (
+            found.kind === 'canonical' &&
+            (link.element === null || isInHead(link.element)) &&
+            !canonicals.includes(found.target)
+        ) {
+            canonicals.push(found.target);
+        }
+        return found;
+    };
+
+    for (const link of pending) put(link, base);
+
+    for (const value of headers.link) {
+        for (const item of readLinkHeader(value)) {
+            const kind = kindOfRel(item.rels, item.hreflang);
+            if (item.rels.length === 0) continue;
+            put({ kind, href: item.href, element: null, anchor: '', name: '', rel: item.rels.join(' ') }, documentUrl);
+        }
+    }
+
+    let instantRefresh = '';
+    // The header and the meta are told apart by their element; a browser obeys the first it meets, the header.
+    const asked = refresh as { content: string; element: LeanElement | null } | null;
+    const parsed = asked && readRefresh(asked.content);
+    if (asked && parsed && parsed.href !== '') {
+        const link = put(
+            { kind: 'meta-refresh', href: parsed.href, element: asked.element, anchor: '', name: '', rel: '' },
+            asked.element ? base : documentUrl,
+        );
+        if (link.isAddress && parsed.delay === 0 && link.target !== url) instantRefresh = link.target;
+    }
+
+    return {
+        title: title ? cut(foldSpace(textContent(title))) : '',
+        h1: h1 ? cut(foldSpace(textContent(h1))) : '',
+        description: cut(description ?? ''),
+        language: language.slice(0, 100),
+        words: body ? countWords(bodyText(body)) : 0,
+        metaRobots: metas,
+        directives: readDirectives(metas, headers.xRobotsTag),
+        canonicals,
+        instantRefresh,
+        blocks: [...blocks.values(), ...resourceBlocks.values()],
+        credentialsRemoved,
+    };
+}
+
+/** Elements in document order; templates' contents are no children, so they are not met. */
+function walkElements(root: LeanElement, visit: (element: LeanElement) => void): void {
+    const stack: LeanElement[] = [root];
+    for (let element = stack.pop(); element; element = stack.pop()) {
+        visit(element);
+        for (let index = element.children.length - 1; index >= 0; index--) {
+            const child = element.children[index];
+            if (child && isElement(child)) stack.push(child);
+        }
+    }
+}
+
+function isInHead(element: LeanElement): boolean {
+    for (let up = element.parent; up; up = up.parent) if (up.isHtml && up.tag === 'head') return true;
+    return false;
+}
+
+/** The document base URL (HTML 2.4.3): the first `base` with an href, unless that is no usable URL. */
+function resolveBase(href: string, documentUrl: string): string {
+    const found = readAddress(href, documentUrl);
+    return found.ok ? found.address.url : documentUrl;
+}
+
+/** Accessible name in the order aria-labelledby, aria-label, anchor, title; empty answers fall through. */
+function accessibleName(element: LeanElement, anchor: string, byId: Map<string, LeanElement>): string {
+    const ids = (attributeOf(element, 'aria-labelledby') ?? '').split(/[\t\n\f\r ]+/).filter((id) => id !== '');
+    const labelled = foldSpace(
+        ids
+            .map((id) => byId.get(id))
+            .filter((target) => target !== undefined)
+            .map((target) => foldSpace(textContent(target, true)))
+            .join(' '),
+    );
+    if (labelled !== '') return labelled;
+    const label = foldSpace(attributeOf(element, 'aria-label') ?? '');
+    if (label !== '') return label;
+    if (anchor !== '') return anchor;
+    return foldSpace(attributeOf(element, 'title') ?? '');
+}

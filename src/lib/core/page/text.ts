@@ -1,0 +1,94 @@
+import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
+
+const WHITE_SPACE = /\p{White_Space}+/gu;
+
+/** Runs of Unicode white space become one space; none at the ends. */
+export function foldSpace(text: string): string {
+    return text.replace(WHITE_SPACE, ' ').replace(/^ | $/g, '');
+}
+
+/** Elements whose text is not text of the page. */
+export const NO_TEXT: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript']);
+
+/** Elements that do not part words: what stands before and after them can be one word. */
+const WITHIN_WORDS = new Set(
+    (
+        'a abbr acronym b bdi bdo big cite code data del dfn em font i ins kbd label mark nobr q rp rt ruby s samp ' +
+        'small span strike strong sub sup time tt u var wbr'
+    ).split(' '),
+);
+
+/**
+ * Visits texts and the edges of elements in document order, leaving out what is no text of the page. Without
+ * recursion: a hostile page can nest deeper than the stack.
+ */
+function walkText(
+    root: LeanElement,
+    onText: (text: string) => void,
+    onEnter: (element: LeanElement) => void,
+    onLeave?: (element: LeanElement) => void,
+): void {
+    const elements = [root];
+    const next = [0];
+    while (elements.length > 0) {
+        const top = elements.length - 1;
+        const element = elements[top]!;
+        const child = element.children[next[top]!++];
+        if (child === undefined) {
+            elements.pop();
+            next.pop();
+            if (top > 0) onLeave?.(element);
+        } else if (!isElement(child)) onText(child.text);
+        else if (!NO_TEXT.has(child.tag)) {
+            onEnter(child);
+            elements.push(child);
+            next.push(0);
+        }
+    }
+}
+
+/**
+ * Text content as the DOM has it, without script, style, template and noscript.
+ * @param imageAlts put the `alt` of each image where the image stands
+ */
+export function textContent(root: LeanElement, imageAlts = false): string {
+    let out = '';
+    walkText(
+        root,
+        (text) => (out += text),
+        (element) => {
+            if (imageAlts && element.isHtml && element.tag === 'img') out += attributeOf(element, 'alt') ?? '';
+        },
+    );
+    return out;
+}
+
+/** Text of the body with the edges of blocks kept as white space, so that a table row is not one word. */
+export function bodyText(body: LeanElement): string {
+    const parts: string[] = [];
+    const edge = (element: LeanElement): void => {
+        if (!(element.isHtml && WITHIN_WORDS.has(element.tag))) parts.push('\n');
+    };
+    walkText(body, (text) => parts.push(text), edge, edge);
+    return parts.join('');
+}
+
+const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
+
+/** One plain word, with the punctuation that may stand around it: the answer of UAX 29 is known without asking. */
+const PLAIN_WORD = /^["'(\[{<]*[A-Za-z0-9]+["')\]}>.,;:!?]*$/;
+
+/**
+ * Number of words by the Unicode word boundaries (UAX 29): segments that hold a letter, a number or an ideograph.
+ * There is a boundary on both sides of white space, so the text is asked for piece by piece: the segmenter's time grows
+ * with the square of the length of what it is given (14 s for 90,000 characters, against 0.05 s in pieces).
+ */
+export function countWords(text: string): number {
+    let words = 0;
+    for (const piece of text.split(WHITE_SPACE)) {
+        if (piece === '') continue;
+        if (PLAIN_WORD.test(piece)) words++;
+        else for (const segment of segmenter.segment(piece)) if (segment.isWordLike) words++;
+    }
+    return words;
+}

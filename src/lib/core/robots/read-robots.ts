@@ -1,0 +1,80 @@
+/**
+ * Reads robots.txt as RFC 9309 says: groups of user-agent lines and rules, other records kept apart, everything with
+ * its line. Never fails: what cannot be read as a record is left out.
+ */
+
+/** RFC 9309 2.5 asks for at least 500 KiB; what lies beyond the last whole line within it is not parsed. */
+export const MAX_ROBOTS_BYTES = 500 * 1024;
+
+export interface RobotsRule {
+    allow: boolean;
+    /** As written, trimmed, without comment. */
+    pattern: string;
+    /** From 1. */
+    line: number;
+}
+
+export interface RobotsGroup {
+    /** Product tokens in lower case; `*` stands for everyone else. */
+    agents: string[];
+    rules: RobotsRule[];
+}
+
+export interface RobotsFile {
+    groups: RobotsGroup[];
+    /** Values of Sitemap lines, which belong to no group. */
+    sitemaps: { href: string; line: number }[];
+}
+
+/** The text that counts: a BOM removed, cut to the last whole line within the bound. */
+export function robotsText(bytes: Uint8Array, decode: (bytes: Uint8Array) => string): string {
+    let kept = bytes;
+    if (bytes.length > MAX_ROBOTS_BYTES) {
+        let end = MAX_ROBOTS_BYTES;
+        while (end > 0 && bytes[end - 1] !== 10 && bytes[end - 1] !== 13) end--;
+        kept = bytes.subarray(0, end);
+    }
+    return decode(kept).replace(/^\uFEFF/, '');
+}
+
+/** @param text the file, decoded, already cut to size */
+export function readRobots(text: string): RobotsFile {
+    const file: RobotsFile = { groups: [], sitemaps: [] };
+    let group: RobotsGroup | null = null;
+    let expectsAgents = true;
+    const lines = text.split(/\r\n|\r|\n/);
+    for (let index = 0; index < lines.length; index++) {
+        const record = (lines[index] ?? '').split('#', 1)[0] ?? '';
+        const colon = record.indexOf(':');
+        if (colon === -1) continue;
+        const name = record.slice(0, colon).trim().toLowerCase();
+        const value = record.slice(colon + 1).trim();
+        const line = index + 1;
+        if (name === 'user-agent') {
+            if (!group || !expectsAgents) {
+                group = { agents: [], rules: [] };
+                file.groups.push(group);
+                expectsAgents = true;
+            }
+            group.agents.push(value === '*' ? '*' : (/^[a-z_-]+/i.exec(value)?.[0] ?? '').toLowerCase());
+        } else if (name === 'allow' || name === 'disallow') {
+            expectsAgents = false;
+            // Rules before any user-agent line belong to no group (RFC 9309 2.2.1).
+            if (group && value !== '') group.rules.push({ allow: name === 'allow', pattern: value, line });
+        } else if (name === 'sitemap' && value !== '') {
+            file.sitemaps.push({ href: value, line });
+        }
+    }
+    return file;
+}
+
+/**
+ * The rules for one agent: all groups that name it, merged; else all groups for `*`; else none.
+ * @param token product token, any case
+ */
+export function rulesFor(file: RobotsFile, token: string): RobotsRule[] {
+    const wanted = token.toLowerCase();
+    const named = file.groups.filter((group) => group.agents.includes(wanted));
+    const chosen = named.length > 0 ? named : file.groups.filter((group) => group.agents.includes('*'));
+    return chosen.flatMap((group) => group.rules);
+}

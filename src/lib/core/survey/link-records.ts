@@ -1,0 +1,101 @@
+/** The links of a survey as records: one per distinct link and block, the columns of `links.csv`. */
+import { isFollowed, LINK_KINDS } from '../page/links.ts';
+import type { MeasuredSurvey } from './measured-survey.ts';
+
+/** Columns of `links.csv`: stable, only ever added at the end (`docs/formats.md`). */
+export const LINK_COLUMNS = [
+    'source',
+    'target',
+    'anchor',
+    'name',
+    'region',
+    'rel',
+    'kind',
+    'followed',
+    'line',
+    'occurrences',
+    'block',
+    'internal',
+    'target_status',
+    'fragment',
+    'href',
+] as const;
+export type LinkColumn = (typeof LINK_COLUMNS)[number];
+export type LinkRecord = Record<LinkColumn, string | number | boolean | null>;
+
+/** The distinct links of the page at a node, in the order of their blocks. O(links of the page). */
+export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] {
+    const address = survey.addressOf[node]!;
+    const page = survey.pages[node] ?? null;
+    const source = survey.urls[node]!;
+    const records = new Map<string, LinkRecord>();
+    const statusOf = (target: number): number | null => {
+        const targetNode = survey.nodeOf[target] ?? -1;
+        return targetNode === -1 ? null : (survey.pages[targetNode]?.status ?? null);
+    };
+    if (page?.redirectTo != null) {
+        const target = survey.urlById.get(page.redirectTo) ?? '';
+        records.set('redirect', {
+            source,
+            target,
+            anchor: '',
+            name: '',
+            region: 'other',
+            rel: '',
+            kind: 'redirect',
+            followed: true,
+            line: null,
+            occurrences: 1,
+            block: '',
+            internal: survey.internalById.get(page.redirectTo) ?? false,
+            target_status: statusOf(page.redirectTo),
+            fragment: '',
+            href: target,
+        });
+    }
+    const { pageBlocks } = survey.rows;
+    for (let index = survey.firstBlock[node]!; index < pageBlocks.length; index++) {
+        const item = pageBlocks[index]!;
+        if (item.page !== address) break;
+        const block = survey.blockById.get(item.block);
+        const layout = survey.layoutById.get(item.layout);
+        const links = (block && survey.listById.get(block.list)) ?? [];
+        if (!block || !layout) continue;
+        links.forEach((link, at) => {
+            const target = link.target === null ? link.text : (survey.urlById.get(link.target) ?? '');
+            const key = [item.block, LINK_KINDS.indexOf(link.kind), target, link.fragment, link.anchor, link.name, link.rel].join(
+                '\u0000',
+            );
+            const known = records.get(key);
+            const line = item.line === 0 ? null : item.line + (layout.lines[at] ?? 0);
+            if (known) {
+                known.occurrences = Number(known.occurrences) + 1;
+                if (line !== null && Number(known.line) > line) known.line = line;
+                return;
+            }
+            records.set(key, {
+                source,
+                target,
+                anchor: link.anchor,
+                name: link.name,
+                region: block.region,
+                rel: link.rel,
+                kind: link.kind,
+                followed: isFollowed(link.rel, page?.nofollow ?? false),
+                line,
+                occurrences: 1,
+                block: block.name,
+                internal: link.target === null ? false : (survey.internalById.get(link.target) ?? false),
+                target_status: link.target === null ? null : statusOf(link.target),
+                fragment: link.fragment,
+                href: layout.hrefs[at] ?? '',
+            });
+        });
+    }
+    return [...records.values()];
+}
+
+/** The distinct links of all pages, page by page in the order of their URLs. */
+export function* allLinks(survey: MeasuredSurvey): Generator<LinkRecord> {
+    for (let node = 0; node < survey.count; node++) yield* linksOfPage(survey, node);
+}

@@ -1,0 +1,175 @@
+/**
+ * The rows of a survey: the durable truth, as plain data. The crawl makes them, the store keeps them, the measures
+ * read them. Numbers of addresses, lists, layouts and blocks are unique within one survey and start at 0.
+ */
+import type { LinkKind, Region } from '../page/links.ts';
+
+/** An address met in a survey: a page of the site, or the target of a link that leads elsewhere. */
+export interface AddressRow {
+    id: number;
+    /** http(s) URL without fragment, in our spelling. */
+    url: string;
+    internal: boolean;
+}
+
+/** Why a known URL has no status. */
+export const NOT_READ_REASONS = [
+    'robots',
+    'limit',
+    'stopped',
+    'no-such-host',
+    'refused',
+    'timeout',
+    'tls',
+    'lost',
+    'private',
+    'broken-reply',
+] as const;
+export type NotRead = (typeof NOT_READ_REASONS)[number];
+
+/** What is known of one internal URL after it was settled: read, failed, closed or left. */
+export interface PageRow {
+    /** Number of its address. */
+    address: number;
+    /** Place in the order of asking, from 0; -1 for what was not asked. */
+    seq: number;
+    status: number | null;
+    /** Empty when there is a status. */
+    notRead: NotRead | '';
+    /** The failure as a sentence part; empty unless asking failed. */
+    failure: string;
+    /** Media type after sniffing, lower case, without parameters. */
+    mediaType: string;
+    /** Next hop of a redirect, an address number; null when there is none that can be used. */
+    redirectTo: number | null;
+    /** Target of a refresh without delay to another page. */
+    instantRefresh: number | null;
+    title: string;
+    h1: string;
+    description: string;
+    language: string;
+    /** Null where there is no document to count in. */
+    words: number | null;
+    metaRobots: string;
+    xRobotsTag: string;
+    noindex: boolean;
+    noindexReason: string;
+    nofollow: boolean;
+    /** Distinct canonical targets declared in head or header, address numbers. */
+    canonicals: number[];
+    robotsAllowed: boolean | null;
+    /** The deciding rule as quoted, with file and line; empty when no rule decided. */
+    robotsRule: string;
+    /** Size of the body as received and unpacked, bytes. */
+    bytes: number | null;
+    /** From asking to the last byte, milliseconds. */
+    milliseconds: number | null;
+    /** UTC, milliseconds since 1970. */
+    readAt: number | null;
+}
+
+/** One link of a list; its place on a page is in the layout. */
+export interface ListedLink {
+    kind: LinkKind;
+    /** Number of the target's address; null for what is no http(s) address. */
+    target: number | null;
+    /** The target as written where it is no address, else empty. */
+    text: string;
+    fragment: string;
+    anchor: string;
+    name: string;
+    rel: string;
+}
+
+export interface LinkListRow {
+    id: number;
+    links: ListedLink[];
+}
+
+/** How a block is written on a page: the place of each link from the block's first, and the hrefs as written. */
+export interface LayoutRow {
+    id: number;
+    /** Lines below the block's first link; one per link. */
+    lines: number[];
+    /** Columns, from 1; one per link. */
+    columns: number[];
+    hrefs: string[];
+}
+
+export interface BlockRow {
+    id: number;
+    region: Region;
+    place: string;
+    list: number;
+    /** Hash of region, place and links with their URLs: equal between surveys. */
+    name: string;
+}
+
+/** A block on a page. */
+export interface PageBlockRow {
+    /** Address number of the page. */
+    page: number;
+    /** Order of the block on the page, from 0. */
+    ordinal: number;
+    block: number;
+    layout: number;
+    /** Line of the block's first link; 0 where it stands in no markup. */
+    line: number;
+}
+
+/** Evidence that does not follow from the link rows. */
+export interface EvidenceRow {
+    address: number;
+    evidence: 'sitemap' | 'robots' | 'manual';
+    /** File that names it (a sitemap's or robots.txt's URL); empty for typed in. */
+    source: string;
+    line: number;
+    lastmod: string;
+}
+
+/** A robots.txt or sitemap that was asked for. */
+export interface FileRow {
+    kind: 'robots' | 'sitemap';
+    url: string;
+    status: number | null;
+    /** What was found, as a sentence; troubles included. */
+    note: string;
+    /** Addresses listed, for sitemaps that could be read; null otherwise. */
+    entries: number | null;
+    /** Text of a robots.txt, bounded; empty for sitemaps. */
+    text: string;
+}
+
+/** Everything stored of a survey. */
+export interface SurveyRows {
+    addresses: AddressRow[];
+    pages: PageRow[];
+    lists: LinkListRow[];
+    layouts: LayoutRow[];
+    blocks: BlockRow[];
+    pageBlocks: PageBlockRow[];
+    evidence: EvidenceRow[];
+    files: FileRow[];
+}
+
+/** A batch of new rows, in an order in which they can be stored. */
+export type SurveyBatch = SurveyRows;
+
+export function emptyRows(): SurveyRows {
+    return { addresses: [], pages: [], lists: [], layouts: [], blocks: [], pageBlocks: [], evidence: [], files: [] };
+}
+
+/** How a survey ended, or that it has not. */
+export const SURVEY_STATES = ['waiting', 'running', 'finished', 'stopped', 'failed'] as const;
+export type SurveyState = (typeof SURVEY_STATES)[number];
+
+/** What may have cut a survey short. */
+export type CutReason = 'max-pages' | 'max-depth' | 'stopped' | 'failed';
+
+/** The head of a survey. */
+export interface SurveyInfo {
+    start: string;
+    state: SurveyState;
+    /** Why it is partial; empty when it is complete. */
+    cut: CutReason[];
+}

@@ -1,0 +1,118 @@
+/** The files of a survey: `pages.csv`, `links.csv`, `summary.json` (formats in `docs/formats.md`). */
+import { createWriteStream } from 'node:fs';
+import { access, constants, mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { allLinks, LINK_COLUMNS } from '../../core/survey/link-records.ts';
+import type { MeasuredSurvey } from '../../core/survey/measured-survey.ts';
+import { PAGE_COLUMNS, pageRecord } from '../../core/survey/page-record.ts';
+import { evidenceNames } from '../../core/evidence/evidence.ts';
+import { UNREACHED } from '../../core/graph/depth.ts';
+import { ORPHAN } from '../../core/survey/measured-survey.ts';
+import { UserError } from '../process/data-folder.ts';
+import type { Survey } from '../store/survey-store.ts';
+import { csvStream } from './csv.ts';
+
+export const PROGRAM_VERSION = '0.1.0';
+
+/** Makes the folder and tries to write into it, so that a survey is not made in vain. */
+export async function prepareExportFolder(folder: string): Promise<void> {
+    try {
+        await mkdir(folder, { recursive: true });
+        await access(folder, constants.W_OK | constants.X_OK);
+        const probe = join(folder, `.edgemap-${process.pid}.tmp`);
+        await writeFile(probe, '');
+        await rm(probe);
+    } catch (error) {
+        throw new UserError(`The export folder ${folder} cannot be written: ${(error as Error).message}. Choose another with --export.`);
+    }
+}
+
+/** Counts of the rows of `pages.csv`; every `by_…` adds up to `pages`. */
+export interface SummaryFile {
+    version: string;
+    start: string;
+    settings: object;
+    started: string | null;
+    ended: string | null;
+    complete: boolean;
+    /** Why it is not complete. */
+    reasons: string[];
+    pages: number;
+    by_status: Record<string, number>;
+    by_gate: Record<string, number>;
+    by_depth: Record<string, number>;
+    by_evidence: Record<string, number>;
+    /** Null when the survey is partial. */
+    orphans: number | null;
+    /** Rows of `links.csv`. */
+    links: number;
+}
+
+function time(moment: number | null): string | null {
+    return moment === null ? null : new Date(moment).toISOString();
+}
+
+export function summaryOf(survey: Survey, measured: MeasuredSurvey, links: number): SummaryFile {
+    const count = (into: Record<string, number>, key: string | number): void => {
+        into[key] = (into[key] ?? 0) + 1;
+    };
+    const summary: SummaryFile = {
+        version: PROGRAM_VERSION,
+        start: survey.settings.start,
+        settings: survey.settings,
+        started: time(survey.startedAt),
+        ended: time(survey.endedAt),
+        complete: measured.complete,
+        reasons: [...survey.cut, ...(survey.trouble === '' ? [] : [survey.trouble])],
+        pages: measured.count,
+        by_status: {},
+        by_gate: {},
+        by_depth: {},
+        by_evidence: {},
+        orphans: measured.complete ? 0 : null,
+        links,
+    };
+    for (let node = 0; node < measured.count; node++) {
+        const depth = measured.depths.depth[node]!;
+        count(summary.by_status, measured.pages[node]?.status ?? 'none');
+        count(summary.by_gate, measured.gates[node]?.gate ?? 'unknown');
+        count(summary.by_depth, depth === UNREACHED ? 'none' : depth);
+        count(summary.by_evidence, evidenceNames(measured.evidence[node]!).join(' '));
+        const orphan = measured.orphan[node];
+        if (summary.orphans !== null && (orphan === ORPHAN.strict || orphan === ORPHAN.adrift)) summary.orphans++;
+    }
+    return summary;
+}
+
+/** Writes the three files; each appears whole or not at all. */
+export async function exportSurvey(folder: string, survey: Survey, measured: MeasuredSurvey): Promise<SummaryFile> {
+    await prepareExportFolder(folder);
+    let links = 0;
+    function* pages() {
+        for (let node = 0; node < measured.count; node++) yield pageRecord(measured, node);
+    }
+    function* linkRecords() {
+        for (const record of allLinks(measured)) {
+            links++;
+            yield record;
+        }
+    }
+    try {
+        await writeCsv(join(folder, 'pages.csv'), PAGE_COLUMNS, pages());
+        await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
+        const summary = summaryOf(survey, measured, links);
+        const file = join(folder, 'summary.json');
+        await writeFile(`${file}.tmp`, `${JSON.stringify(summary, null, 2)}\n`);
+        await rename(`${file}.tmp`, file);
+        return summary;
+    } catch (error) {
+        throw new UserError(`The export into ${folder} failed: ${(error as Error).message}.`);
+    }
+}
+
+async function writeCsv(file: string, columns: readonly string[], records: Iterable<object>): Promise<void> {
+    await pipeline(Readable.from(records), csvStream(columns), createWriteStream(`${file}.tmp`));
+    await rename(`${file}.tmp`, file);
+}

@@ -1,0 +1,50 @@
+/** The worker: takes one survey after the other, until it is told to end. */
+import { identityOf, isAlive, pause } from '../process/liveness.ts';
+import { isPassing, type Store } from '../store/connect.ts';
+import { releaseJob, takeJob } from '../store/job-store.ts';
+import { doSurveyJob } from './survey-job.ts';
+
+/** Name of this process as a lease owner. */
+export function ownerName(): string {
+    const { pid, started } = identityOf(process.pid);
+    return `${pid}:${started}`;
+}
+
+/** True when the owner's process is known to be gone (owners are processes of this machine). */
+export function isDeadOwner(owner: string): boolean {
+    const [pid, started] = owner.split(':').map(Number);
+    return !pid || !isAlive({ pid, started: started ?? 0 });
+}
+
+const LOOK_EVERY = 300;
+
+export async function workerLoop(store: Store, end: AbortSignal, log: (line: string) => void): Promise<void> {
+    const owner = ownerName();
+    while (!end.aborted) {
+        let surveyId: number | null = null;
+        try {
+            const job = await takeJob(store.db, owner, isDeadOwner);
+            if (!job) {
+                await pause(LOOK_EVERY);
+                continue;
+            }
+            surveyId = job.surveyId;
+            log(`survey ${surveyId}: taken, attempt ${job.attempts}`);
+            const handOver = new AbortController();
+            const result = await Promise.race([
+                doSurveyJob({ store, surveyId, owner, stop: handOver.signal }),
+                // Told to end: the survey is not stopped, the next worker goes on from the stored rows.
+                new Promise<null>((resolve) => end.addEventListener('abort', () => resolve(null))),
+            ]);
+            if (result === null) {
+                await releaseJob(store.db, surveyId, owner);
+                return;
+            }
+            log(`survey ${surveyId}: ${result.ended ? result.state : 'taken by another worker'}`);
+        } catch (error) {
+            log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${(error as Error).message}`);
+            if (!isPassing(error)) await pause(2_000);
+            else await pause(LOOK_EVERY);
+        }
+    }
+}

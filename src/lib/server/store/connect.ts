@@ -1,0 +1,80 @@
+/** The connection to the database, and bringing its tables to the newest form. */
+import { join } from 'node:path';
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import { migrate } from 'drizzle-orm/mysql2/migrator';
+import { createPool, type Pool } from 'mysql2/promise';
+import { projectRoot } from '../process/data-folder.ts';
+import type { DatabaseAccess } from '../process/database-process.ts';
+import { pause } from '../process/liveness.ts';
+import * as schema from './schema.ts';
+
+export type Database = MySql2Database<typeof schema>;
+
+export interface Store {
+    db: Database;
+    pool: Pool;
+    close(): Promise<void>;
+}
+
+export const MIGRATIONS_FOLDER = 'src/lib/server/store/migrations';
+
+export function openStore(access: DatabaseAccess): Store {
+    const pool = createPool({
+        ...access,
+        charset: 'utf8mb4_bin',
+        timezone: 'Z',
+        connectionLimit: 8,
+        supportBigNumbers: true,
+    });
+    const db = drizzle(pool, { schema, mode: 'default' });
+    return { db, pool, close: () => pool.end() };
+}
+
+/** Runs the migrations that are missing; several processes may ask at once. */
+export async function migrateStore(access: DatabaseAccess, folder = join(projectRoot(), MIGRATIONS_FOLDER)): Promise<void> {
+    const pool = createPool({ ...access, charset: 'utf8mb4_bin', timezone: 'Z', connectionLimit: 2 });
+    const connection = await pool.getConnection();
+    try {
+        await connection.query('SELECT GET_LOCK(?, 60)', ['edgemap-migrate']);
+        await migrate(drizzle(connection), { migrationsFolder: folder });
+        await connection.query('SELECT RELEASE_LOCK(?)', ['edgemap-migrate']);
+    } finally {
+        connection.release();
+        await pool.end();
+    }
+}
+
+const LOST = new Set([
+    'ECONNREFUSED',
+    'ECONNRESET',
+    'ENOENT',
+    'EPIPE',
+    'PROTOCOL_CONNECTION_LOST',
+    'ER_SERVER_SHUTDOWN',
+    'ER_CON_COUNT_ERROR',
+    'ER_LOCK_DEADLOCK',
+    'ER_LOCK_WAIT_TIMEOUT',
+]);
+
+/** True for a failure that passes when the database is back. */
+export function isPassing(error: unknown): boolean {
+    for (let at: unknown = error, depth = 0; at instanceof Error && depth < 5; at = at.cause, depth++) {
+        const code = (at as { code?: unknown }).code;
+        if (typeof code === 'string' && LOST.has(code)) return true;
+        if (/Connection lost|closed state/i.test(at.message)) return true;
+    }
+    return false;
+}
+
+/** Does something again while the database is away, up to a patience in milliseconds. */
+export async function whileAway<T>(work: () => Promise<T>, patience = 120_000, isOver?: () => boolean): Promise<T> {
+    const until = Date.now() + patience;
+    for (;;) {
+        try {
+            return await work();
+        } catch (error) {
+            if (!isPassing(error) || Date.now() > until || isOver?.()) throw error;
+            await pause(200);
+        }
+    }
+}

@@ -1,0 +1,50 @@
+/** Sites: a start URL, and the settings last used for it. */
+import { desc, eq } from 'drizzle-orm';
+import type { SurveySettings } from '../../core/survey/settings.ts';
+import { StoredSettings } from '../access/settings.ts';
+import type { Database } from './connect.ts';
+import * as schema from './schema.ts';
+
+export interface Site {
+    id: number;
+    name: string;
+    start: string;
+    settings: SurveySettings;
+    createdAt: number;
+}
+
+function toSite(row: typeof schema.sites.$inferSelect): Site {
+    return { ...row, settings: StoredSettings.parse(row.settings) };
+}
+
+/** All sites, newest first. */
+export async function listSites(db: Database): Promise<Site[]> {
+    return (await db.select().from(schema.sites).orderBy(desc(schema.sites.id))).map(toSite);
+}
+
+export async function getSite(db: Database, id: number): Promise<Site | null> {
+    const [row] = await db.select().from(schema.sites).where(eq(schema.sites.id, id));
+    return row ? toSite(row) : null;
+}
+
+export async function addSite(db: Database, name: string, settings: SurveySettings): Promise<Site> {
+    const [made] = await db
+        .insert(schema.sites)
+        .values({ name, start: settings.start, settings, createdAt: Date.now() })
+        .$returningId();
+    const site = made && (await getSite(db, made.id));
+    if (!site) throw new Error('the site vanished');
+    return site;
+}
+
+/** The site with that start URL, made when there is none; its last settings become these. */
+export async function siteForStart(db: Database, name: string, settings: SurveySettings): Promise<Site> {
+    const known = (await listSites(db)).find((site) => site.start === settings.start);
+    if (!known) return addSite(db, name, settings);
+    await saveSiteSettings(db, known.id, settings);
+    return { ...known, settings };
+}
+
+export async function saveSiteSettings(db: Database, id: number, settings: SurveySettings): Promise<void> {
+    await db.update(schema.sites).set({ settings }).where(eq(schema.sites.id, id));
+}

@@ -1,0 +1,30 @@
+import { builtinModules } from 'node:module';
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+/** Everything that runs in Node outside the pages: Node 20 runs no TypeScript by itself. */
+const entries = {
+    edgemap: 'cli/edgemap.ts',
+    web: 'cli/web.ts',
+    worker: 'cli/worker.ts',
+    'stand-in': 'demo/stand-in-process.ts',
+    'parse-thread': 'src/lib/server/crawl/parse-thread.ts',
+};
+
+export default defineConfig({
+    resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
+    ssr: { external: true },
+    build: {
+        ssr: true,
+        target: 'node20',
+        outDir: 'build/node',
+        emptyOutDir: true,
+        minify: false,
+        sourcemap: true,
+        rollupOptions: {
+            input: entries,
+            external: [...builtinModules, /^node:/],
+            output: { entryFileNames: '[name].js', chunkFileNames: 'chunks/[name]-[hash].js' },
+        },
+    },
+});

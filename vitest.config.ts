@@ -1,0 +1,36 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const alias = { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) };
+
+export default defineConfig({
+    resolve: { alias },
+    test: {
+        projects: [
+            {
+                resolve: { alias },
+                test: { name: 'unit', include: ['src/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'], environment: 'node' },
+            },
+            {
+                resolve: { alias },
+                test: {
+                    name: 'walls', include: ['tests/walls/**/*.test.ts'], environment: 'node', testTimeout: 60_000, hookTimeout: 60_000,
+                },
+            },
+            {
+                resolve: { alias },
+                test: {
+                    name: 'integration', include: ['tests/integration/**/*.test.ts'], environment: 'node',
+                    testTimeout: 120_000, hookTimeout: 120_000, fileParallelism: false,
+                },
+            },
+            {
+                resolve: { alias },
+                test: {
+                    name: 'browser', include: ['tests/browser/**/*.test.ts'], environment: 'node',
+                    testTimeout: 120_000, hookTimeout: 180_000, fileParallelism: false,
+                },
+            },
+        ],
+    },
+});
