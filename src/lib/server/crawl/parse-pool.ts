@@ -93,8 +93,9 @@ export class ParsePool {
                 DOCUMENT_MILLISECONDS,
             );
             thread.current = { ...waiting, id, timer };
-            // Pooled Buffers share one ArrayBuffer: the bytes get one of their own before they are handed over.
-            const bytes = waiting.job.bytes.slice().buffer as ArrayBuffer;
+            // Pooled Buffers share one ArrayBuffer (and Buffer's slice copies nothing): the bytes get one of their own
+            // before they are handed over.
+            const bytes = new Uint8Array(waiting.job.bytes).buffer;
             const request: ParseRequest = { ...waiting.job, id, bytes };
             thread.worker.postMessage(request, [bytes]);
         }
