@@ -25,7 +25,14 @@ export default {
         },
         typescript: {
             config: (config) => {
-                config.include.push('../cli/**/*.ts', '../demo/**/*.ts', '../tests/**/*.ts', '../bench/**/*.ts', '../*.config.ts', '../types/html-encoding-sniffer.d.ts');
+                config.include.push(
+                    '../cli/**/*.ts',
+                    '../demo/**/*.ts',
+                    '../tests/**/*.ts',
+                    '../bench/**/*.ts',
+                    '../*.config.ts',
+                    '../types/html-encoding-sniffer.d.ts',
+                );
                 return config;
             },
         },

@@ -9,26 +9,42 @@ export default defineConfig({
         projects: [
             {
                 resolve: { alias },
-                test: { name: 'unit', include: ['src/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'], environment: 'node' },
-            },
-            {
-                resolve: { alias },
                 test: {
-                    name: 'walls', include: ['tests/walls/**/*.test.ts'], environment: 'node', testTimeout: 60_000, hookTimeout: 60_000,
+                    name: 'unit',
+                    include: ['src/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
+                    environment: 'node',
                 },
             },
             {
                 resolve: { alias },
                 test: {
-                    name: 'integration', include: ['tests/integration/**/*.test.ts'], environment: 'node',
-                    testTimeout: 120_000, hookTimeout: 120_000, fileParallelism: false,
+                    name: 'walls',
+                    include: ['tests/walls/**/*.test.ts'],
+                    environment: 'node',
+                    testTimeout: 60_000,
+                    hookTimeout: 60_000,
                 },
             },
             {
                 resolve: { alias },
                 test: {
-                    name: 'browser', include: ['tests/browser/**/*.test.ts'], environment: 'node',
-                    testTimeout: 120_000, hookTimeout: 180_000, fileParallelism: false,
+                    name: 'integration',
+                    include: ['tests/integration/**/*.test.ts'],
+                    environment: 'node',
+                    testTimeout: 120_000,
+                    hookTimeout: 120_000,
+                    fileParallelism: false,
+                },
+            },
+            {
+                resolve: { alias },
+                test: {
+                    name: 'browser',
+                    include: ['tests/browser/**/*.test.ts'],
+                    environment: 'node',
+                    testTimeout: 120_000,
+                    hookTimeout: 180_000,
+                    fileParallelism: false,
                 },
             },
         ],

@@ -6,7 +6,16 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { closeSync, existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { dataFolderPath, openDataFolder, projectRoot, register, registered, UserError, writeWhole, type DataFolder } from '../src/lib/server/process/data-folder.ts';
+import {
+    dataFolderPath,
+    openDataFolder,
+    projectRoot,
+    register,
+    registered,
+    UserError,
+    writeWhole,
+    type DataFolder,
+} from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase, openLog } from '../src/lib/server/process/database-process.ts';
 import { endProcess, identityOf, pause } from '../src/lib/server/process/liveness.ts';
 import { tryLock, unlock } from '../src/lib/server/process/locks.ts';
@@ -75,7 +84,9 @@ class Supervisor {
             const left = registered(this.#folder, duty);
             if (left) await endProcess(left, 3_000);
         }
-        const hold = await holdDatabase(this.#folder, () => console.log('The database had ended and was started again.'));
+        const hold = await holdDatabase(this.#folder, () =>
+            console.log('The database had ended and was started again.'),
+        );
         try {
             await migrateStore(hold.access);
             const port = await freePort(wish ?? this.#rememberedPort());
@@ -88,7 +99,12 @@ class Supervisor {
             if (demo) {
                 const store = openStore(hold.access);
                 try {
-                    await seedDemo(store, this.#standInPort(), (line) => console.log(line), () => this.#ending);
+                    await seedDemo(
+                        store,
+                        this.#standInPort(),
+                        (line) => console.log(line),
+                        () => this.#ending,
+                    );
                 } finally {
                     await store.close();
                 }
@@ -140,9 +156,12 @@ class Supervisor {
             if (this.#ending) return;
             console.log(`The ${duty} process ended (${name ?? `code ${code}`}); it is started again.`);
             // A process that dies at once is not restarted in a tight circle.
-            setTimeout(() => {
-                if (!this.#ending) void this.#start(duty, environment);
-            }, Date.now() - started < 2_000 ? 1_500 : 50);
+            setTimeout(
+                () => {
+                    if (!this.#ending) void this.#start(duty, environment);
+                },
+                Date.now() - started < 2_000 ? 1_500 : 50,
+            );
         });
         if (duty === 'worker') return;
         await Promise.race([
@@ -155,7 +174,11 @@ class Supervisor {
     async #stop(): Promise<void> {
         for (const duty of DUTIES) {
             const child = this.#children.get(duty);
-            if (child?.process.pid !== undefined && child.process.exitCode === null && child.process.signalCode === null) {
+            if (
+                child?.process.pid !== undefined &&
+                child.process.exitCode === null &&
+                child.process.signalCode === null
+            ) {
                 await endProcess(identityOf(child.process.pid), 8_000);
             }
         }

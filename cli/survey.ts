@@ -47,7 +47,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
     }
     const { values, positionals } = parsed;
     const [start, ...more] = positionals;
-    if (start === undefined) throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
+    if (start === undefined)
+        throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
     if (more.length > 0) throw new UsageError(`One URL at a time; "${more[0]}" is one too many.`);
     if (values.export === undefined) throw new UsageError('Say where the exports go: --export DIR');
     const read = readSettings({
@@ -58,13 +59,18 @@ export async function surveyCommand(words: string[]): Promise<number> {
         concurrency: values.concurrency,
         robots: values.robots,
     });
-    if (!read.ok) throw new UsageError(read.troubles.map((item) => `${OPTION_OF[item.field] ?? item.field}: ${item.say}`).join('\n'));
+    if (!read.ok)
+        throw new UsageError(
+            read.troubles.map((item) => `${OPTION_OF[item.field] ?? item.field}: ${item.say}`).join('\n'),
+        );
     const { settings } = read;
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
 
     const data = openDataFolder(dataFolderPath(values.data));
-    const hold = await holdDatabase(data, () => console.error('The database had ended; it is up again, the survey goes on.'));
+    const hold = await holdDatabase(data, () =>
+        console.error('The database had ended; it is up again, the survey goes on.'),
+    );
     const stop = new AbortController();
     let stoppedBy: NodeJS.Signals | null = null;
     const onSignal = (name: NodeJS.Signals): void => {
@@ -80,13 +86,25 @@ export async function surveyCommand(words: string[]): Promise<number> {
         const store = openStore(hold.access);
         try {
             const site = await siteForStart(store.db, nameOfSite(settings.start), settings);
-            const survey = await createSurvey(store.db, site.id, settings, ownerName(), Date.now() + LEASE_MILLISECONDS);
+            const survey = await createSurvey(
+                store.db,
+                site.id,
+                settings,
+                ownerName(),
+                Date.now() + LEASE_MILLISECONDS,
+            );
             console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
             const progress = progressLine();
             let result: SurveyJobResult;
             let broke = '';
             try {
-                result = await doSurveyJob({ store, surveyId: survey.id, owner: ownerName(), stop: stop.signal, onProgress: progress.show });
+                result = await doSurveyJob({
+                    store,
+                    surveyId: survey.id,
+                    owner: ownerName(),
+                    stop: stop.signal,
+                    onProgress: progress.show,
+                });
             } catch (error) {
                 broke = (error as Error).message;
                 result = { ended: false };
@@ -98,14 +116,24 @@ export async function surveyCommand(words: string[]): Promise<number> {
             const summary = await exportSurvey(folder, ended, measured);
             const counts = countSurvey(measured);
             if (!result.ended) {
-                console.error(`The survey ended early: ${broke || 'another worker took it over'}. What was read is kept: ${counts.read} URLs.`);
+                console.error(
+                    `The survey ended early: ${broke || 'another worker took it over'}. What was read is kept: ${counts.read} URLs.`,
+                );
                 return EXIT.endedEarly;
             }
             if (result.state === 'failed') {
                 console.error(`Could not survey ${settings.start}: ${result.trouble}`);
                 return EXIT.noSurvey;
             }
-            printSummary(counts, summary.links, folder, ended.cut, measured.rows.files.filter((file) => file.kind === 'sitemap' && file.status === 200).map((file) => `${file.url}: ${file.note}`));
+            printSummary(
+                counts,
+                summary.links,
+                folder,
+                ended.cut,
+                measured.rows.files
+                    .filter((file) => file.kind === 'sitemap' && file.status === 200)
+                    .map((file) => `${file.url}: ${file.note}`),
+            );
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
             return stoppedBy === null && result.state === 'finished' ? EXIT.done : EXIT.endedEarly;
         } finally {
@@ -137,7 +165,13 @@ function progressLine(): { show: (progress: SurveyProgress) => void; done: () =>
     };
 }
 
-function printSummary(counts: ReturnType<typeof countSurvey>, links: number, folder: string, cut: string[], sitemaps: string[]): void {
+function printSummary(
+    counts: ReturnType<typeof countSurvey>,
+    links: number,
+    folder: string,
+    cut: string[],
+    sitemaps: string[],
+): void {
     const number = (value: number): string => value.toLocaleString('en');
     const lines = [
         `${number(counts.known)} URLs known, ${number(counts.read)} read, ${number(counts.pages)} of them pages (200, HTML)`,
@@ -145,10 +179,12 @@ function printSummary(counts: ReturnType<typeof countSurvey>, links: number, fol
         counts.orphans === null
             ? `Orphans are not known: the survey is partial (${cut.join(', ')})`
             : `${number(counts.orphans.all)} orphans: ${number(counts.orphans.strict)} strict, ${number(counts.orphans.adrift)} adrift; ${number(counts.orphans.indexable)} indexable`,
-        `${number(counts.indexable)} indexable; stopped at ${Object.entries(counts.byGate)
-            .filter(([gate, urls]) => gate !== 'indexable' && urls > 0)
-            .map(([gate, urls]) => `${gate} ${number(urls)}`)
-            .join(', ') || 'no gate'}`,
+        `${number(counts.indexable)} indexable; stopped at ${
+            Object.entries(counts.byGate)
+                .filter(([gate, urls]) => gate !== 'indexable' && urls > 0)
+                .map(([gate, urls]) => `${gate} ${number(urls)}`)
+                .join(', ') || 'no gate'
+        }`,
         ...(sitemaps.length === 0 ? ['No sitemap could be read'] : sitemaps.map((line) => `Sitemap ${line}`)),
         `${number(links)} distinct links written with the pages to ${folder}`,
     ];

@@ -23,7 +23,11 @@ interface Counts {
 
 function run(command: string, words: string[], environment: Record<string, string> = {}): Promise<boolean> {
     return new Promise((resolve) => {
-        const child = spawn(command, words, { cwd: projectRoot(), stdio: 'inherit', env: { ...process.env, ...environment } });
+        const child = spawn(command, words, {
+            cwd: projectRoot(),
+            stdio: 'inherit',
+            env: { ...process.env, ...environment },
+        });
         child.on('error', () => resolve(false));
         child.on('exit', (code) => resolve(code === 0));
     });
@@ -40,13 +44,25 @@ async function check(name: string, words: string[]): Promise<Counts> {
 async function tests(project: string, folder: string): Promise<Counts> {
     console.log(`\n== tests: ${project}`);
     const report = join(folder, `${project}.json`);
-    const ok = await run('npx', ['--no-install', 'vitest', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+    const ok = await run('npx', [
+        '--no-install',
+        'vitest',
+        'run',
+        '--project',
+        project,
+        '--reporter=default',
+        '--reporter=json',
+        `--outputFile.json=${report}`,
+    ]);
     try {
         const read = Report.parse(JSON.parse(readFileSync(report, 'utf8')));
         const skipped = read.numPendingTests + read.numTodoTests;
         const failed = read.numFailedTests + skipped;
         if (skipped > 0) console.log(`${skipped} skipped tests count as failed`);
-        return { passed: read.numPassedTests, failed: failed === 0 && !(ok && read.success) ? Math.max(1, read.numFailedTestSuites) : failed };
+        return {
+            passed: read.numPassedTests,
+            failed: failed === 0 && !(ok && read.success) ? Math.max(1, read.numFailedTestSuites) : failed,
+        };
     } catch {
         console.log(`${project}: no report was written`);
         return { passed: 0, failed: 1 };
@@ -64,7 +80,16 @@ export async function testCommand(words: string[]): Promise<number> {
     try {
         if (only.length === 0 || only.includes('static')) {
             add(await check('types', ['svelte-kit', 'sync']));
-            add(await check('svelte-check', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']));
+            add(
+                await check('svelte-check', [
+                    'svelte-check',
+                    '--tsconfig',
+                    './tsconfig.json',
+                    '--fail-on-warnings',
+                    '--output',
+                    'human',
+                ]),
+            );
             add(await check('core types', ['tsc', '-p', 'src/lib/core/tsconfig.json']));
             add(await check('eslint', ['eslint', '.']));
             add(await check('prettier', ['prettier', '--check', '--log-level', 'warn', '.']));

@@ -9,9 +9,7 @@ import { z } from 'zod';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { isOwnHost, SAFE_HEADERS } from '../src/lib/server/access/guard.ts';
 
-const environment = z
-    .object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() })
-    .parse(process.env);
+const environment = z.object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() }).parse(process.env);
 const port = environment.EDGEMAP_PORT;
 process.env.ORIGIN = `http://127.0.0.1:${port}`;
 process.env.BODY_SIZE_LIMIT = '1M';
@@ -25,7 +23,9 @@ const server = createServer((request, response) => {
     for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
     if (!isOwnHost(request.headers.host, port)) {
         response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' });
-        response.end(`This is Edge Map on your own machine. It answers to http://127.0.0.1:${port}/ and http://localhost:${port}/ only.\n`);
+        response.end(
+            `This is Edge Map on your own machine. It answers to http://127.0.0.1:${port}/ and http://localhost:${port}/ only.\n`,
+        );
         return;
     }
     handler(request, response, () => {

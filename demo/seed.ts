@@ -20,7 +20,12 @@ export function demoSettings(port: number): SurveySettings {
 }
 
 /** Waits until the demo site has a survey that ended. */
-export async function seedDemo(store: Store, port: number, log: (line: string) => void, isOver: () => boolean): Promise<void> {
+export async function seedDemo(
+    store: Store,
+    port: number,
+    log: (line: string) => void,
+    isOver: () => boolean,
+): Promise<void> {
     const { db } = store;
     const settings = demoSettings(port);
     const known = (await listSites(db)).find((site) => site.start === DEMO_START);

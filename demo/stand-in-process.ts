@@ -4,7 +4,9 @@ import { z } from 'zod';
 import { fernhollow } from './fernhollow/site.ts';
 import { startStandIn } from './stand-in.ts';
 
-const environment = z.object({ EDGEMAP_STAND_IN_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() }).parse(process.env);
+const environment = z
+    .object({ EDGEMAP_STAND_IN_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() })
+    .parse(process.env);
 
 const standIn = await startStandIn(fernhollow(), {
     port: environment.EDGEMAP_STAND_IN_PORT,
@@ -12,4 +14,5 @@ const standIn = await startStandIn(fernhollow(), {
 });
 console.log(`stand-in on port ${standIn.port}`);
 process.send?.({ ready: true });
-for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, () => void standIn.close().then(() => process.exit(0)));
+for (const name of ['SIGTERM', 'SIGINT'] as const)
+    process.on(name, () => void standIn.close().then(() => process.exit(0)));

@@ -45,7 +45,10 @@ export interface StandIn {
 const TLS_HANDSHAKE = 0x16;
 
 /** @param options.logFile also written there, one JSON object per line, so that the log outlives a killed process */
-export async function startStandIn(site: StandInSite, options: { port?: number; logFile?: string } = {}): Promise<StandIn> {
+export async function startStandIn(
+    site: StandInSite,
+    options: { port?: number; logFile?: string } = {},
+): Promise<StandIn> {
     const log: LoggedRequest[] = [];
     const answer = (scheme: 'http' | 'https') => (request: IncomingMessage, response: ServerResponse) => {
         const host = (request.headers.host ?? '').toLowerCase().replace(/:\d+$/, '');

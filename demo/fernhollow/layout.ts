@@ -35,12 +35,16 @@ export function escapeHtml(text: string): string {
 export function prose(text: string): string {
     return text
         .split('\n\n')
-        .map((paragraph) => `<p>${escapeHtml(paragraph).replace(/\[([^\]]+)\]\(([^)]+)\)/g, '<a href="$2">$1</a>')}</p>`)
+        .map(
+            (paragraph) => `<p>${escapeHtml(paragraph).replace(/\[([^\]]+)\]\(([^)]+)\)/g, '<a href="$2">$1</a>')}</p>`,
+        )
         .join('\n');
 }
 
 function menu(items: [string, string][], current: string): string {
-    return items.map(([path, name]) => (path === current ? `<li>${name}</li>` : `<li><a href="${path}">${name}</a></li>`)).join('');
+    return items
+        .map(([path, name]) => (path === current ? `<li>${name}</li>` : `<li><a href="${path}">${name}</a></li>`))
+        .join('');
 }
 
 export function page(parts: PageParts): string {

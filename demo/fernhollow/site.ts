@@ -61,12 +61,22 @@ function html(body: string, status = 200): SiteAnswer {
 }
 
 function notFound(): SiteAnswer {
-    return html(page({ path: '/', title: 'Not here', main: '<h1>Not here</h1><p>It may have been borrowed. Try <a href="/">the start page</a>.</p>' }), 404);
+    return html(
+        page({
+            path: '/',
+            title: 'Not here',
+            main: '<h1>Not here</h1><p>It may have been borrowed. Try <a href="/">the start page</a>.</p>',
+        }),
+        404,
+    );
 }
 
 function list(items: { href: string; title: string; lead: string }[]): string {
     return `<ul class="cards">${items
-        .map((item) => `\n<li><a href="${item.href}">${escapeHtml(item.title)}</a> <span>${escapeHtml(item.lead)}</span></li>`)
+        .map(
+            (item) =>
+                `\n<li><a href="${item.href}">${escapeHtml(item.title)}</a> <span>${escapeHtml(item.lead)}</span></li>`,
+        )
         .join('')}\n</ul>`;
 }
 
@@ -122,7 +132,11 @@ function buildPages(has: (fault: Fault) => boolean): Map<string, SiteAnswer> {
             robots: kind.slug === 'lifting' && has('noindexed-hub') ? 'noindex, follow' : undefined,
             trail: [['/tools/', 'Tools']],
             main: `<h1>${kind.name}</h1><p>${kind.lead}</p>${list(
-                kind.tools.map((item) => ({ href: `/tools/${kind.slug}/${item.slug}/`, title: item.name, lead: item.use })),
+                kind.tools.map((item) => ({
+                    href: `/tools/${kind.slug}/${item.slug}/`,
+                    title: item.name,
+                    lead: item.use,
+                })),
             )}`,
         });
         for (const item of kind.tools) {
@@ -210,19 +224,38 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
         main: `<h1>Branches</h1><p>Six places, one card.</p>${list(links('branches', BRANCHES))}`,
     });
     for (const item of BRANCHES) written('branches', item, { trail: [['/branches/', 'Branches']] });
-    put({ path: '/journal/', title: 'Journal', main: `<h1>Journal</h1><p>What happened.</p>${list(links('journal', JOURNAL))}` });
+    put({
+        path: '/journal/',
+        title: 'Journal',
+        main: `<h1>Journal</h1><p>What happened.</p>${list(links('journal', JOURNAL))}`,
+    });
     for (const item of JOURNAL) written('journal', item, { trail: [['/journal/', 'Journal']] });
-    put({ path: '/help/', title: 'Help', main: `<h1>Help</h1><p>Answers that were asked for more than twice.</p>${list(links('help', HELP))}` });
+    put({
+        path: '/help/',
+        title: 'Help',
+        main: `<h1>Help</h1><p>Answers that were asked for more than twice.</p>${list(links('help', HELP))}`,
+    });
     for (const item of HELP) written('help', item, { trail: [['/help/', 'Help']] });
 
     // Members: really there, and closed to robots.
     for (const name of ['', 'sign-in/', 'reserve/']) {
-        put({ path: `/members/${name}`, title: 'Members', main: '<h1>Members</h1><p>Please sign in.</p><p><a href="/members/sign-in/">Sign in</a></p>' }, false);
+        put(
+            {
+                path: `/members/${name}`,
+                title: 'Members',
+                main: '<h1>Members</h1><p>Please sign in.</p><p><a href="/members/sign-in/">Sign in</a></p>',
+            },
+            false,
+        );
     }
 
     // The old site: still answering, linked by nobody but itself.
     const old: [string, string, string][] = [
-        ['', 'Welcome to our home page', 'We now have a page on the web. Come back soon, for we mean to add a photograph.'],
+        [
+            '',
+            'Welcome to our home page',
+            'We now have a page on the web. Come back soon, for we mean to add a photograph.',
+        ],
         ['tools.html', 'Our tools', 'Drills, saws, two ladders. Ask Gwen.'],
         ['hours.html', 'Opening hours', 'Saturdays from ten until the soup is ready.'],
         ['people.html', 'Who we are', 'Gwen, Idris, and whoever is passing.'],
@@ -233,23 +266,49 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
         const menu = old.map(([other, label]) => `<a href="/2016/${other}">${label}</a>`).join(' | ');
         pages.set(
             `/2016/${name}`,
-            html(`<html><head><title>${title}</title></head>\n<body bgcolor="#ffffcc"><center>${menu}</center><h1>${title}</h1><p>${words}</p></body></html>\n`),
+            html(
+                `<html><head><title>${title}</title></head>\n<body bgcolor="#ffffcc"><center>${menu}</center><h1>${title}</h1><p>${words}</p></body></html>\n`,
+            ),
         );
     }
     sitemap.push('/2016/');
     if (!has('old-section')) {
-        put({ path: '/about/', title: 'About us', main: '<h1>About us</h1><p>We began small; see <a href="/2016/">our first pages</a>.</p>' });
-        pages.set('/visit/', html(page({ path: '/visit/', title: 'Visit us', main: '<h1>Visit us</h1><p>See <a href="/about/">about us</a>.</p>' })));
+        put({
+            path: '/about/',
+            title: 'About us',
+            main: '<h1>About us</h1><p>We began small; see <a href="/2016/">our first pages</a>.</p>',
+        });
+        pages.set(
+            '/visit/',
+            html(
+                page({
+                    path: '/visit/',
+                    title: 'Visit us',
+                    main: '<h1>Visit us</h1><p>See <a href="/about/">about us</a>.</p>',
+                }),
+            ),
+        );
     }
     if (!has('orphan-guides')) {
         const first = pages.get('/journal/');
-        if (first) pages.set('/journal/', { ...first, body: String(first.body).replace('</main>', '<p><a href="/guides/more/">More guides</a></p></main>') });
+        if (first)
+            pages.set('/journal/', {
+                ...first,
+                body: String(first.body).replace('</main>', '<p><a href="/guides/more/">More guides</a></p></main>'),
+            });
     }
 
-    pages.set('/files/safety.pdf', { status: 200, headers: { 'content-type': 'application/pdf' }, body: '%PDF-1.4\n%%EOF\n' });
+    pages.set('/files/safety.pdf', {
+        status: 200,
+        headers: { 'content-type': 'application/pdf' },
+        body: '%PDF-1.4\n%%EOF\n',
+    });
     pages.set(
         '/robots.txt',
-        text(200, `# Fernhollow\nUser-agent: *\n${has('closed-folder') ? 'Disallow: /members/\n' : 'Disallow:\n'}\nSitemap: ${ORIGIN}/sitemap.xml\n`),
+        text(
+            200,
+            `# Fernhollow\nUser-agent: *\n${has('closed-folder') ? 'Disallow: /members/\n' : 'Disallow:\n'}\nSitemap: ${ORIGIN}/sitemap.xml\n`,
+        ),
     );
     const sections = ['guides', ''].map((section) => ({
         path: section === '' ? '/sitemap-rest.xml.gz' : `/sitemap-${section}.xml`,

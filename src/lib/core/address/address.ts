@@ -44,7 +44,6 @@ function encodeQueryPart(href: string, encodeQuery: QueryEncoder): string {
     const mark = href.indexOf('?');
     if (mark === -1 || mark > end) return href;
     const query = href.slice(mark + 1, end);
-    // eslint-disable-next-line no-control-regex -- the range is ASCII itself
     if (/^[\x00-\x7f]*$/.test(query)) return href;
     return href.slice(0, mark + 1) + encodeQuery(query) + href.slice(end);
 }

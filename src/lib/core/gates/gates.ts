@@ -71,7 +71,8 @@ export function passGates(facts: GateFacts): GateResult {
         } else if (status !== 200) fail('response', `status ${status}`);
         else {
             if (facts.instantRefresh !== '') fail('redirect', `refresh without delay to ${facts.instantRefresh}`);
-            if (!HTML_TYPES.has(facts.mediaType)) fail('type', facts.mediaType === '' ? 'no content type' : facts.mediaType);
+            if (!HTML_TYPES.has(facts.mediaType))
+                fail('type', facts.mediaType === '' ? 'no content type' : facts.mediaType);
             if (facts.noindex) fail('noindex', facts.noindexReason);
             const canonical = acceptedCanonical(facts.canonicals);
             if (canonical !== null && canonical !== facts.url) fail('canonical', `points at ${canonical}`);

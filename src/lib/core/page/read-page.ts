@@ -78,7 +78,11 @@ function kindOfRel(rels: string[], hreflang: string): LinkKind {
 }
 
 function relOf(element: LeanElement): string {
-    return (attributeOf(element, 'rel') ?? '').toLowerCase().trim().split(/[\t\n\f\r ]+/).join(' ');
+    return (attributeOf(element, 'rel') ?? '')
+        .toLowerCase()
+        .trim()
+        .split(/[\t\n\f\r ]+/)
+        .join(' ');
 }
 
 function cut(text: string): string {

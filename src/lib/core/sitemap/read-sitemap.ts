@@ -85,7 +85,11 @@ export function readSitemap(text: string, base: string): SitemapFile {
                     trouble('namespace', parser.line, `The namespace is "${tag.uri}", not "${SITEMAP_NAMESPACE}".`);
                 }
             } else {
-                trouble('not-a-sitemap', parser.line, `The file starts with <${tag.name}>, not <urlset> or <sitemapindex>.`);
+                trouble(
+                    'not-a-sitemap',
+                    parser.line,
+                    `The file starts with <${tag.name}>, not <urlset> or <sitemapindex>.`,
+                );
                 stopped = true;
             }
         }
@@ -113,7 +117,8 @@ export function readSitemap(text: string, base: string): SitemapFile {
             return;
         }
         if (file.entries.length >= MAX_SITEMAP_ENTRIES) {
-            if (!stopped) trouble('too-many', entryLine, 'The file lists more than 50,000 addresses; the rest was not read.');
+            if (!stopped)
+                trouble('too-many', entryLine, 'The file lists more than 50,000 addresses; the rest was not read.');
             stopped = true;
             return;
         }
@@ -130,7 +135,11 @@ export function readSitemap(text: string, base: string): SitemapFile {
     parser.on('error', (error) => {
         if (!stopped) {
             const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
-            trouble('not-xml', parser.line, `The XML is broken at line ${parser.line}: ${what}. What stood before it was read.`);
+            trouble(
+                'not-xml',
+                parser.line,
+                `The XML is broken at line ${parser.line}: ${what}. What stood before it was read.`,
+            );
         }
         stopped = true;
     });

@@ -63,9 +63,15 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
         if (!block || !layout) continue;
         links.forEach((link, at) => {
             const target = link.target === null ? link.text : (survey.urlById.get(link.target) ?? '');
-            const key = [item.block, LINK_KINDS.indexOf(link.kind), target, link.fragment, link.anchor, link.name, link.rel].join(
-                '\u0000',
-            );
+            const key = [
+                item.block,
+                LINK_KINDS.indexOf(link.kind),
+                target,
+                link.fragment,
+                link.anchor,
+                link.name,
+                link.rel,
+            ].join('\u0000');
             const known = records.get(key);
             const line = item.line === 0 ? null : item.line + (layout.lines[at] ?? 0);
             if (known) {

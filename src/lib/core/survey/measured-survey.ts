@@ -293,7 +293,8 @@ function countLinks(
         if (source === -1 || !isReadHtml(pages[source] ?? null)) continue;
         const block = blockById.get(item.block);
         for (const link of (block && listById.get(block.list)) ?? []) {
-            if (link.kind === 'a' && link.target !== null && link.target !== addressOf[source]) outgoingLinks[source]!++;
+            if (link.kind === 'a' && link.target !== null && link.target !== addressOf[source])
+                outgoingLinks[source]!++;
         }
     }
     return { incomingLinks, incomingFollowed, incomingPages, outgoingLinks };

@@ -43,7 +43,10 @@ const PinText = z
 /** The fields a person gives; each message stands by its field. */
 export const SettingsInput = z.object({
     start: StartUrl,
-    pins: z.array(PinText).max(LIMITS.pins, { error: `At most ${LIMITS.pins} pins.` }).default([]),
+    pins: z
+        .array(PinText)
+        .max(LIMITS.pins, { error: `At most ${LIMITS.pins} pins.` })
+        .default([]),
     maxPages: wholeNumber('The page limit', 1, LIMITS.maxPages).default(DEFAULT_SETTINGS.maxPages),
     maxDepth: wholeNumber('The depth limit', 0, LIMITS.maxDepth).nullable().default(null),
     concurrency: wholeNumber('Connections at a time', 1, LIMITS.concurrency).default(DEFAULT_SETTINGS.concurrency),
@@ -63,8 +66,7 @@ export const StoredSettings: z.ZodType<SurveySettings> = z.object({
 });
 
 export type SettingsResult =
-    | { ok: true; settings: SurveySettings }
-    | { ok: false; troubles: { field: string; say: string }[] };
+    { ok: true; settings: SurveySettings } | { ok: false; troubles: { field: string; say: string }[] };
 
 /** Reads settings; every trouble comes with the field it stands at. */
 export function readSettings(input: unknown): SettingsResult {
@@ -84,7 +86,11 @@ export function needsPrivate(settings: SurveySettings): boolean {
         return read.ok ? [read.pin] : [];
     });
     const port = Number(url.port || (url.protocol === 'https:' ? 443 : 80));
-    return !settings.allowPrivate && !findPin(pins, url.hostname, port) && (isPrivateAddress(url.hostname) || url.hostname === 'localhost');
+    return (
+        !settings.allowPrivate &&
+        !findPin(pins, url.hostname, port) &&
+        (isPrivateAddress(url.hostname) || url.hostname === 'localhost')
+    );
 }
 
 /** A name for a site made from its address. */

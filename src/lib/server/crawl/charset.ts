@@ -13,7 +13,10 @@ export interface DecodedText {
 
 /** The charset parameter of a Content-Type, or undefined. */
 export function charsetOf(contentType: string): string | undefined {
-    return /;\s*charset\s*=\s*(?:"([^"]*)"|([^;\s]*))/i.exec(contentType)?.slice(1).find((value) => value !== undefined);
+    return /;\s*charset\s*=\s*(?:"([^"]*)"|([^;\s]*))/i
+        .exec(contentType)
+        ?.slice(1)
+        .find((value) => value !== undefined);
 }
 
 /** A document that says nothing is UTF-8 where its bytes are valid UTF-8, else windows-1252 as in browsers. */

@@ -47,13 +47,18 @@ function failureOf(error: unknown, host: string): NoAnswer {
     // Abort and timeout errors carry a number as their code; their name tells what they are.
     const code = [known.code, known.cause?.code, known.name].find((value) => typeof value === 'string') ?? '';
     const fail = (as: NotRead, say: string): NoAnswer => ({ ok: false, code: as, say });
-    if (code === 'EDGEMAP_PRIVATE') return fail('private', `not asked: ${known.message}, which this site's settings do not allow`);
-    if (code === 'ENOTFOUND' || code === 'EAI_AGAIN' || code === 'EAI_NODATA') return fail('no-such-host', `no such host: ${host}`);
+    if (code === 'EDGEMAP_PRIVATE')
+        return fail('private', `not asked: ${known.message}, which this site's settings do not allow`);
+    if (code === 'ENOTFOUND' || code === 'EAI_AGAIN' || code === 'EAI_NODATA')
+        return fail('no-such-host', `no such host: ${host}`);
     if (code === 'ECONNREFUSED') return fail('refused', `${host} refused the connection`);
-    if (code === 'ENETUNREACH' || code === 'EHOSTUNREACH') return fail('refused', `${host} cannot be reached from here`);
+    if (code === 'ENETUNREACH' || code === 'EHOSTUNREACH')
+        return fail('refused', `${host} cannot be reached from here`);
     if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${known.message ?? code}`);
-    if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code)) return fail('timeout', `${host} did not answer in time`);
-    if (/^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code)) return fail('broken-reply', `the answer of ${host} cannot be read: ${known.message ?? code}`);
+    if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
+        return fail('timeout', `${host} did not answer in time`);
+    if (/^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code))
+        return fail('broken-reply', `the answer of ${host} cannot be read: ${known.message ?? code}`);
     return fail('lost', `the connection to ${host} was lost: ${known.message ?? code}`);
 }
 
@@ -67,7 +72,11 @@ function headerLines(raw: Record<string, string | string[] | undefined>): Map<st
 
 function unpacked(body: Readable, encodings: string): Readable {
     let stream = body;
-    for (const encoding of encodings.toLowerCase().split(',').map((item) => item.trim()).reverse()) {
+    for (const encoding of encodings
+        .toLowerCase()
+        .split(',')
+        .map((item) => item.trim())
+        .reverse()) {
         if (encoding === 'gzip' || encoding === 'x-gzip') stream = stream.pipe(forwardErrors(stream, createGunzip()));
         else if (encoding === 'deflate') stream = stream.pipe(forwardErrors(stream, createInflate()));
         else if (encoding === 'br') stream = stream.pipe(forwardErrors(stream, createBrotliDecompress()));
@@ -138,12 +147,17 @@ export function sniffedType(sentType: string, body: Uint8Array): string {
     if (sentType !== '' && sentType !== 'unknown/unknown' && sentType !== 'application/unknown' && sentType !== '*/*') {
         return sentType;
     }
-    const head = Buffer.from(body.subarray(0, 1445)).toString('latin1').replace(/^(?:\xEF\xBB\xBF)?[\t\n\f\r ]*/, '');
-    if (/^(?:<!doctype html|<html|<head|<script|<iframe|<h1|<div|<font|<table|<a|<style|<title|<b|<body|<br|<p|<!--)(?:[ >]|--)?/i.test(head)) {
+    const head = Buffer.from(body.subarray(0, 1445))
+        .toString('latin1')
+        .replace(/^(?:\xEF\xBB\xBF)?[\t\n\f\r ]*/, '');
+    if (
+        /^(?:<!doctype html|<html|<head|<script|<iframe|<h1|<div|<font|<table|<a|<style|<title|<b|<body|<br|<p|<!--)(?:[ >]|--)?/i.test(
+            head,
+        )
+    ) {
         return 'text/html';
     }
     if (head.startsWith('<?xml')) return 'text/xml';
     if (head.startsWith('%PDF-')) return 'application/pdf';
-    // eslint-disable-next-line no-control-regex -- binary bytes are what is looked for
     return /[\x00-\x08\x0e-\x1a\x1c-\x1f]/.test(head) ? 'application/octet-stream' : 'text/plain';
 }

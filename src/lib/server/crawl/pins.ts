@@ -31,7 +31,8 @@ export function readPin(text: string): PinResult {
     if (!ipaddr.isValid(address) || (match?.[2] !== undefined && !ipaddr.IPv4.isValidFourPartDecimal(address))) {
         return { ok: false, say: `"${right}" in the pin "${text}" is no IP address with a port. ${form}` };
     }
-    if (addressPort === null) return { ok: false, say: `"${match?.[3]}" in the pin "${text}" is no port (1 to 65535).` };
+    if (addressPort === null)
+        return { ok: false, say: `"${match?.[3]}" in the pin "${text}" is no port (1 to 65535).` };
     return { ok: true, pin: { host, port, address, addressPort } };
 }
 

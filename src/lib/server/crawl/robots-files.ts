@@ -60,7 +60,7 @@ export class RobotsFiles {
         const first = `${origin}/robots.txt`;
         let url = first;
         let busy = 0;
-        for (let hops = 0; ; ) {
+        for (let hops = 0; ;) {
             const answer = await this.#fetch(url);
             if (!answer.ok) return this.#closed(first, null, `${first} cannot be had: ${answer.say}`);
             if (isRedirectStatus(answer.status)) {

@@ -38,7 +38,8 @@ export class RowMaker {
             this.#internal[row.id] = row.internal;
         }
         for (const row of stored.lists) this.#lists.set(JSON.stringify(row.links), row.id);
-        for (const row of stored.layouts) this.#layouts.set(JSON.stringify([row.lines, row.columns, row.hrefs]), row.id);
+        for (const row of stored.layouts)
+            this.#layouts.set(JSON.stringify([row.lines, row.columns, row.hrefs]), row.id);
         for (const row of stored.blocks) this.#blocks.set(`${row.region} ${row.list} ${row.place}`, row.id);
         for (const row of stored.evidence) this.#evidence.add(`${row.evidence} ${row.address} ${row.source}`);
     }
@@ -134,7 +135,10 @@ export class RowMaker {
             link.name,
             link.rel,
         ]);
-        return createHash('sha256').update(JSON.stringify([region, place, content])).digest('hex').slice(0, 12);
+        return createHash('sha256')
+            .update(JSON.stringify([region, place, content]))
+            .digest('hex')
+            .slice(0, 12);
     }
 
     #numbered(known: Map<string, number>, key: string, make: (id: number) => void): number {

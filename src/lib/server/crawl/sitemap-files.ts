@@ -67,9 +67,11 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
                 const file = readSitemap(text.text, lastUrl);
                 const troubles = file.troubles.map((trouble) => trouble.say);
                 const bytes = text.cut ? [`The file is larger than 50 MiB unpacked; the rest was not read.`] : [];
-                if (file.kind === 'sitemapindex' && source.inIndex) troubles.push('An index inside an index is not read.');
+                if (file.kind === 'sitemapindex' && source.inIndex)
+                    troubles.push('An index inside an index is not read.');
                 const isReadable = file.kind !== 'unknown';
-                row.entries = isReadable && (file.entries.length > 0 || file.troubles.length === 0) ? file.entries.length : null;
+                row.entries =
+                    isReadable && (file.entries.length > 0 || file.troubles.length === 0) ? file.entries.length : null;
                 row.note = [
                     file.kind === 'sitemapindex'
                         ? `index of ${file.entries.length}`
@@ -79,7 +81,9 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
                     ...(lastUrl === source.url ? [] : [`redirects to ${lastUrl}`]),
                     ...bytes,
                     ...troubles,
-                ].join('. ').slice(0, 2_000);
+                ]
+                    .join('. ')
+                    .slice(0, 2_000);
                 if (file.kind === 'sitemapindex') {
                     row.entries = null;
                     if (!source.inIndex) {
@@ -107,7 +111,8 @@ async function follow(
     let lastUrl = url;
     for (let hops = 0; last.ok && isRedirectStatus(last.status) && hops < MAX_REDIRECTS; hops++) {
         const target = readAddress(last.headers.get('location')?.[0] ?? '', lastUrl);
-        if (!target.ok || !access.belongs(target.address.url) || (await access.closed(target.address.url)) !== '') break;
+        if (!target.ok || !access.belongs(target.address.url) || (await access.closed(target.address.url)) !== '')
+            break;
         lastUrl = target.address.url;
         last = await access.fetch(lastUrl);
     }
@@ -141,7 +146,9 @@ async function unpackedText(
     }
     const declared =
         charsetOf(answer.headers.get('content-type')?.[0] ?? '') ??
-        /^<\?xml[^>]*encoding\s*=\s*["']([\w.:-]+)["']/.exec(Buffer.from(bytes.subarray(0, 200)).toString('latin1'))?.[1];
+        /^<\?xml[^>]*encoding\s*=\s*["']([\w.:-]+)["']/.exec(
+            Buffer.from(bytes.subarray(0, 200)).toString('latin1'),
+        )?.[1];
     let decoder: TextDecoder;
     try {
         decoder = new TextDecoder(declared ?? 'utf-8');

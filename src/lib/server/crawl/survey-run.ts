@@ -163,7 +163,10 @@ class SurveyRun {
             if (!next) return 'The start page redirects in a circle.';
             const { page } = await this.#settle(next.id, next.slot);
             const url = this.#rows.urlOf(page.address);
-            const called = next.id === this.#rows.address(this.#settings.start) ? 'The start page' : `The start page leads to ${url}, which`;
+            const called =
+                next.id === this.#rows.address(this.#settings.start)
+                    ? 'The start page'
+                    : `The start page leads to ${url}, which`;
             if (page.notRead === 'robots') {
                 return `robots.txt closes ${url} for EdgeMap: ${page.robotsRule}. If this is your own site, survey it with robots set to "record".`;
             }
@@ -196,7 +199,13 @@ class SurveyRun {
         for (const source of sources.slice(0, robotsSources)) {
             if (!this.#belonging.belongs(source.url)) continue;
             const address = this.#rows.address(source.url);
-            this.#rows.addEvidence({ address, evidence: 'robots', source: source.namedBy, line: source.line, lastmod: '' });
+            this.#rows.addEvidence({
+                address,
+                evidence: 'robots',
+                source: source.namedBy,
+                line: source.line,
+                lastmod: '',
+            });
             this.#frontier.addOther(address);
         }
         const access = {
@@ -264,7 +273,10 @@ class SurveyRun {
             const verdict = await this.#robots.verdict(url);
             if (!verdict.allowed && this.#settings.robots === 'obey') {
                 if (counts) this.#asked--;
-                settled = { page: { ...blankPage(id), notRead: 'robots', robotsAllowed: false, robotsRule: verdict.rule }, links: [] };
+                settled = {
+                    page: { ...blankPage(id), notRead: 'robots', robotsAllowed: false, robotsRule: verdict.rule },
+                    links: [],
+                };
             } else settled = await this.#ask(id, url, seq);
             settled.page.robotsAllowed = verdict.allowed;
             settled.page.robotsRule = verdict.rule;
@@ -358,7 +370,10 @@ class SurveyRun {
             page.description = facts.description;
             page.language = facts.language;
             page.words = facts.words;
-            page.metaRobots = facts.metaRobots.map((meta) => meta.content).join(' ').slice(0, 2_000);
+            page.metaRobots = facts.metaRobots
+                .map((meta) => meta.content)
+                .join(' ')
+                .slice(0, 2_000);
             page.canonicals = facts.canonicals.slice(0, 50).map((target) => this.#rows.address(target));
             if (facts.instantRefresh !== '') page.instantRefresh = this.#rows.address(facts.instantRefresh);
             links = this.#rows.addBlocks(id, facts.blocks);
@@ -367,7 +382,12 @@ class SurveyRun {
     }
 
     async #fetchPage(url: string): Promise<Answer | NoAnswer> {
-        return this.#fetch(url, ACCEPT_PAGES, undefined, (_, type) => type === '' || isHtmlType(type) || type.includes('unknown') || type === '*/*');
+        return this.#fetch(
+            url,
+            ACCEPT_PAGES,
+            undefined,
+            (_, type) => type === '' || isHtmlType(type) || type.includes('unknown') || type === '*/*',
+        );
     }
 
     /** One URL with patience: failures that may pass are tried again, a busy server is given the time it asks for. */
@@ -378,7 +398,8 @@ class SurveyRun {
         wantsBody: (status: number, sentType: string) => boolean = () => true,
     ): Promise<Answer | NoAnswer> {
         for (let tries = 1; ; tries++) {
-            while (Date.now() < this.#pausedUntil && !this.#stopped) await wait(Math.min(100, this.#pausedUntil - Date.now()) + 1);
+            while (Date.now() < this.#pausedUntil && !this.#stopped)
+                await wait(Math.min(100, this.#pausedUntil - Date.now()) + 1);
             const answer = await fetchUrl(url, {
                 dispatcher: this.#agent,
                 accept,

@@ -25,7 +25,9 @@ export async function prepareExportFolder(folder: string): Promise<void> {
         await writeFile(probe, '');
         await rm(probe);
     } catch (error) {
-        throw new UserError(`The export folder ${folder} cannot be written: ${(error as Error).message}. Choose another with --export.`);
+        throw new UserError(
+            `The export folder ${folder} cannot be written: ${(error as Error).message}. Choose another with --export.`,
+        );
     }
 }
 

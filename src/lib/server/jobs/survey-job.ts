@@ -77,7 +77,11 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             onBatch: async (batch) => {
                 if (lost) return;
                 const number = ++batches;
-                await whileAway(() => storeBatch(db, surveyId, number, batch), undefined, () => lost);
+                await whileAway(
+                    () => storeBatch(db, surveyId, number, batch),
+                    undefined,
+                    () => lost,
+                );
             },
             onProgress: (progress) => {
                 latest = progress;

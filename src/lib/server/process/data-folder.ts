@@ -20,7 +20,8 @@ export class UserError extends Error {}
 export function projectRoot(): string {
     for (let folder = dirname(fileURLToPath(import.meta.url)); ; folder = dirname(folder)) {
         if (existsSync(join(folder, 'package.json')) && existsSync(join(folder, 'edgemap'))) return folder;
-        if (folder === dirname(folder)) throw new UserError('The project folder cannot be found from where this program lies.');
+        if (folder === dirname(folder))
+            throw new UserError('The project folder cannot be found from where this program lies.');
     }
 }
 
@@ -49,7 +50,9 @@ export function openDataFolder(path: string): DataFolder {
     try {
         for (const part of [path, folder.run, folder.log]) mkdirSync(part, { recursive: true, mode: 0o700 });
     } catch (error) {
-        throw new UserError(`The data folder ${path} cannot be made: ${(error as Error).message}. Choose another with --data.`);
+        throw new UserError(
+            `The data folder ${path} cannot be made: ${(error as Error).message}. Choose another with --data.`,
+        );
     }
     const formatFile = join(path, 'format');
     if (existsSync(formatFile)) {

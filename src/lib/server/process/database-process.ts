@@ -28,7 +28,9 @@ function findProgram(name: string): string {
         const path = join(folder, name);
         if (folder !== '' && existsSync(path)) return path;
     }
-    throw new UserError(`${name} is not installed. Install it with: apt-get install mariadb-server-core mariadb-client`);
+    throw new UserError(
+        `${name} is not installed. Install it with: apt-get install mariadb-server-core mariadb-client`,
+    );
 }
 
 export function databaseAccess(folder: DataFolder): DatabaseAccess {
@@ -55,7 +57,9 @@ function install(folder: DataFolder): void {
     );
     if (done.status !== 0) {
         rmSync(fresh, { recursive: true, force: true });
-        throw new UserError(`The database could not be made: ${(done.stderr || done.stdout || String(done.error)).trim().slice(-500)}`);
+        throw new UserError(
+            `The database could not be made: ${(done.stderr || done.stdout || String(done.error)).trim().slice(-500)}`,
+        );
     }
     renameSync(fresh, folder.database);
 }
@@ -141,7 +145,9 @@ async function startServer(folder: DataFolder): Promise<ProcessIdentity> {
     }
     if (failed === '') await endProcess(identity, 5_000);
     const tail = readFileSync(logPath, 'utf8').trim().split('\n').slice(-4).join('\n');
-    throw new UserError(`The database did not start (${failed || 'no answer in a minute'}). The end of ${logPath}:\n${tail}`);
+    throw new UserError(
+        `The database did not start (${failed || 'no answer in a minute'}). The end of ${logPath}:\n${tail}`,
+    );
 }
 
 /** Brings the database up, or finds it up. */

@@ -31,7 +31,10 @@ export function openStore(access: DatabaseAccess): Store {
 }
 
 /** Runs the migrations that are missing; several processes may ask at once. */
-export async function migrateStore(access: DatabaseAccess, folder = join(projectRoot(), MIGRATIONS_FOLDER)): Promise<void> {
+export async function migrateStore(
+    access: DatabaseAccess,
+    folder = join(projectRoot(), MIGRATIONS_FOLDER),
+): Promise<void> {
     const pool = createPool({ ...access, charset: 'utf8mb4_bin', timezone: 'Z', connectionLimit: 2 });
     const connection = await pool.getConnection();
     try {

@@ -50,9 +50,16 @@ export async function takeJob(db: Database, owner: string, isDead: (owner: strin
 }
 
 /** Renews a lease; says whether it is still ours and whether a stop was asked for. */
-export async function renewLease(db: Database, surveyId: number, owner: string): Promise<{ ours: boolean; stopAsked: boolean }> {
+export async function renewLease(
+    db: Database,
+    surveyId: number,
+    owner: string,
+): Promise<{ ours: boolean; stopAsked: boolean }> {
     const mine = and(eq(schema.jobs.surveyId, surveyId), eq(schema.jobs.owner, owner));
-    await db.update(schema.jobs).set({ leaseUntil: Date.now() + LEASE_MILLISECONDS }).where(mine);
+    await db
+        .update(schema.jobs)
+        .set({ leaseUntil: Date.now() + LEASE_MILLISECONDS })
+        .where(mine);
     const [row] = await db.select().from(schema.jobs).where(mine);
     return { ours: row !== undefined, stopAsked: row?.stopAsked ?? false };
 }
@@ -62,7 +69,10 @@ export async function saveProgress(db: Database, surveyId: number, progress: Sur
 }
 
 /** Progress of a survey's job; null before it began. */
-export async function readProgress(db: Database, surveyId: number): Promise<{ progress: SurveyProgress | null; stopAsked: boolean }> {
+export async function readProgress(
+    db: Database,
+    surveyId: number,
+): Promise<{ progress: SurveyProgress | null; stopAsked: boolean }> {
     const [row] = await db.select().from(schema.jobs).where(eq(schema.jobs.surveyId, surveyId));
     const progress = Progress.nullable().safeParse(row?.progress ?? null);
     return { progress: progress.success ? progress.data : null, stopAsked: row?.stopAsked ?? false };
@@ -77,5 +87,11 @@ export async function releaseJob(db: Database, surveyId: number, owner: string):
     await db
         .update(schema.jobs)
         .set({ state: 'waiting', owner: '', leaseUntil: 0 })
-        .where(and(eq(schema.jobs.surveyId, surveyId), eq(schema.jobs.owner, owner), lt(schema.jobs.leaseUntil, Number.MAX_SAFE_INTEGER)));
+        .where(
+            and(
+                eq(schema.jobs.surveyId, surveyId),
+                eq(schema.jobs.owner, owner),
+                lt(schema.jobs.leaseUntil, Number.MAX_SAFE_INTEGER),
+            ),
+        );
 }

@@ -21,7 +21,13 @@ function unpack(bytes: Buffer): unknown {
 }
 
 const PackedLinks = z.tuple([
-    z.array(z.number().int().min(0).max(LINK_KINDS.length - 1)),
+    z.array(
+        z
+            .number()
+            .int()
+            .min(0)
+            .max(LINK_KINDS.length - 1),
+    ),
     z.array(z.number().int().nullable()),
     z.array(z.string()),
     z.array(z.string()),

@@ -135,7 +135,10 @@ export async function closeSurvey(
             .update(schema.surveys)
             .set({ state: end.state, cut: end.cut.join(' '), trouble: end.trouble, endedAt: Date.now(), revision: 1 })
             .where(eq(schema.surveys.id, id));
-        await tx.update(schema.jobs).set({ state: 'done', owner: '', leaseUntil: 0 }).where(eq(schema.jobs.surveyId, id));
+        await tx
+            .update(schema.jobs)
+            .set({ state: 'done', owner: '', leaseUntil: 0 })
+            .where(eq(schema.jobs.surveyId, id));
     });
 }
 
@@ -147,7 +150,9 @@ async function insertAll<T extends MySqlTable>(tx: Executor, table: T, rows: T['
         const piece = rows.slice(at, at + ROWS_AT_ONCE);
         const [result]: [ResultSetHeader, ...unknown[]] = await tx.insert(table).values(piece);
         if (result.affectedRows !== piece.length || result.warningStatus !== 0) {
-            throw new Error(`${piece.length} rows were sent, ${result.affectedRows} stored, ${result.warningStatus} warnings`);
+            throw new Error(
+                `${piece.length} rows were sent, ${result.affectedRows} stored, ${result.warningStatus} warnings`,
+            );
         }
     }
 }
@@ -165,16 +170,48 @@ export async function storeBatch(db: Database, surveyId: number, number: number,
             .for('update');
         if (!head) throw new Error(`survey ${surveyId} is gone`);
         if (head.batches >= number) return;
-        await insertAll(tx, schema.addresses, batch.addresses.map((row) => ({ surveyId, ...row })));
-        await insertAll(tx, schema.linkLists, batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })));
-        await insertAll(tx, schema.layouts, batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })));
-        await insertAll(tx, schema.blocks, batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })));
-        await insertAll(tx, schema.pages, batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })));
-        await insertAll(tx, schema.pageBlocks, batch.pageBlocks.map((row) => ({ surveyId, ...row })));
+        await insertAll(
+            tx,
+            schema.addresses,
+            batch.addresses.map((row) => ({ surveyId, ...row })),
+        );
+        await insertAll(
+            tx,
+            schema.linkLists,
+            batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
+        );
+        await insertAll(
+            tx,
+            schema.layouts,
+            batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
+        );
+        await insertAll(
+            tx,
+            schema.blocks,
+            batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
+        );
+        await insertAll(
+            tx,
+            schema.pages,
+            batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
+        );
+        await insertAll(
+            tx,
+            schema.pageBlocks,
+            batch.pageBlocks.map((row) => ({ surveyId, ...row })),
+        );
         const firstEvidence = await nextId(tx, schema.evidence, surveyId);
-        await insertAll(tx, schema.evidence, batch.evidence.map((row, index) => ({ surveyId, id: firstEvidence + index, ...row })));
+        await insertAll(
+            tx,
+            schema.evidence,
+            batch.evidence.map((row, index) => ({ surveyId, id: firstEvidence + index, ...row })),
+        );
         const firstFile = await nextId(tx, schema.files, surveyId);
-        await insertAll(tx, schema.files, batch.files.map((row, index) => ({ surveyId, id: firstFile + index, ...row })));
+        await insertAll(
+            tx,
+            schema.files,
+            batch.files.map((row, index) => ({ surveyId, id: firstFile + index, ...row })),
+        );
         await tx.update(schema.surveys).set({ batches: number }).where(eq(schema.surveys.id, surveyId));
     });
 }
@@ -197,7 +234,11 @@ export async function loadRows(db: Database, surveyId: number): Promise<SurveyRo
     await db.transaction(
         async (tx) => {
             const of = <T extends { surveyId: typeof schema.pages.surveyId }>(table: T) => eq(table.surveyId, surveyId);
-            const addresses = await tx.select().from(schema.addresses).where(eq(schema.addresses.surveyId, surveyId)).orderBy(asc(schema.addresses.id));
+            const addresses = await tx
+                .select()
+                .from(schema.addresses)
+                .where(eq(schema.addresses.surveyId, surveyId))
+                .orderBy(asc(schema.addresses.id));
             rows.addresses = addresses.map(({ id, url, internal }) => ({ id, url, internal }));
             const pages = await tx.select().from(schema.pages).where(of(schema.pages));
             rows.pages = pages.map(toPage);
@@ -206,10 +247,29 @@ export async function loadRows(db: Database, surveyId: number): Promise<SurveyRo
             const layouts = await tx.select().from(schema.layouts).where(eq(schema.layouts.surveyId, surveyId));
             rows.layouts = layouts.map((row) => unpackPlaces(row.id, row.places));
             const blocks = await tx.select().from(schema.blocks).where(eq(schema.blocks.surveyId, surveyId));
-            rows.blocks = blocks.map(({ id, region, place, list, name }) => ({ id, region: REGIONS[region] ?? 'other', place, list, name }));
-            const pageBlocks = await tx.select().from(schema.pageBlocks).where(eq(schema.pageBlocks.surveyId, surveyId));
-            rows.pageBlocks = pageBlocks.map(({ page, ordinal, block, layout, line }) => ({ page, ordinal, block, layout, line }));
-            const evidence = await tx.select().from(schema.evidence).where(eq(schema.evidence.surveyId, surveyId)).orderBy(asc(schema.evidence.id));
+            rows.blocks = blocks.map(({ id, region, place, list, name }) => ({
+                id,
+                region: REGIONS[region] ?? 'other',
+                place,
+                list,
+                name,
+            }));
+            const pageBlocks = await tx
+                .select()
+                .from(schema.pageBlocks)
+                .where(eq(schema.pageBlocks.surveyId, surveyId));
+            rows.pageBlocks = pageBlocks.map(({ page, ordinal, block, layout, line }) => ({
+                page,
+                ordinal,
+                block,
+                layout,
+                line,
+            }));
+            const evidence = await tx
+                .select()
+                .from(schema.evidence)
+                .where(eq(schema.evidence.surveyId, surveyId))
+                .orderBy(asc(schema.evidence.id));
             rows.evidence = evidence.map(({ address, evidence: kind, source, line, lastmod }) => ({
                 address,
                 evidence: z.enum(['sitemap', 'robots', 'manual']).parse(kind),
@@ -217,7 +277,11 @@ export async function loadRows(db: Database, surveyId: number): Promise<SurveyRo
                 line,
                 lastmod,
             }));
-            const files = await tx.select().from(schema.files).where(eq(schema.files.surveyId, surveyId)).orderBy(asc(schema.files.id));
+            const files = await tx
+                .select()
+                .from(schema.files)
+                .where(eq(schema.files.surveyId, surveyId))
+                .orderBy(asc(schema.files.id));
             rows.files = files.map(({ kind, url, status, note, entries, text }) => ({
                 kind: z.enum(['robots', 'sitemap']).parse(kind),
                 url,
@@ -250,7 +314,16 @@ export async function deleteSurveys(db: Database, ids: number[]): Promise<void> 
     if (ids.length === 0) return;
     await db.delete(schema.jobs).where(inArray(schema.jobs.surveyId, ids));
     await db.delete(schema.surveys).where(inArray(schema.surveys.id, ids));
-    for (const table of [schema.pageBlocks, schema.blocks, schema.layouts, schema.linkLists, schema.pages, schema.evidence, schema.files, schema.addresses]) {
+    for (const table of [
+        schema.pageBlocks,
+        schema.blocks,
+        schema.layouts,
+        schema.linkLists,
+        schema.pages,
+        schema.evidence,
+        schema.files,
+        schema.addresses,
+    ]) {
         await db.delete(table).where(inArray(table.surveyId, ids));
     }
 }

@@ -1,0 +1,98 @@
+import svelte from 'eslint-plugin-svelte';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+const DATABASE = { regex: '^drizzle-orm|^mysql2', message: 'Only store speaks to the database.' };
+const SVELTEKIT = {
+    regex: '^\\$app|^\\$env|^@sveltejs',
+    message: 'This runs outside the pages too: no $app, no $env.',
+};
+const UI = { regex: '(?:^|/)ui/', message: 'ui is for pages only.' };
+
+/**
+ * The layer walls of docs/architecture.md: for each place, what may not come in. No file stands in two places, so
+ * that no wall takes the place of another. A test per wall (tests/walls) writes a forbidden import and expects this
+ * file to refuse it.
+ */
+const WALLS = [
+    {
+        files: ['src/lib/core/**/*.ts'],
+        ignores: ['**/*.test.ts'],
+        patterns: [
+            { regex: '^(?!\\.|parse5$|saxes$)', message: 'core is pure: only parse5 and saxes come from outside.' },
+            { regex: '(?:^|/)(?:server|ui|routes|workers|cli|demo)/', message: 'core imports nothing outside core.' },
+        ],
+    },
+    {
+        files: ['src/lib/ui/**/*.{ts,svelte}'],
+        patterns: [
+            { regex: '(?:^|/)(?:server|routes)/', message: 'ui takes data by props: no server, no routes.' },
+            { regex: '^\\$app', message: 'ui does not know where it stands; routes tell it.' },
+            DATABASE,
+        ],
+    },
+    {
+        files: ['src/lib/server/crawl/**/*.ts'],
+        patterns: [
+            { regex: '(?:^|/)(?:store|jobs)/', message: 'crawl emits batches; jobs stores them.' },
+            DATABASE,
+            SVELTEKIT,
+            UI,
+        ],
+    },
+    {
+        files: ['src/lib/server/store/**/*.ts'],
+        patterns: [SVELTEKIT, UI, { regex: '(?:^|/)(?:crawl|jobs)/', message: 'store keeps rows; it starts nothing.' }],
+    },
+    {
+        files: ['src/lib/server/{access,export,jobs}/**/*.ts', 'src/lib/server/*.ts'],
+        patterns: [DATABASE, SVELTEKIT, UI],
+    },
+    {
+        files: ['src/lib/server/process/**/*.ts'],
+        patterns: [SVELTEKIT, UI, { regex: '^drizzle-orm', message: 'Only store knows tables.' }],
+    },
+    {
+        files: ['src/routes/**/*.{ts,svelte}'],
+        patterns: [
+            {
+                regex: '/server/(?:crawl|process|jobs)/|^undici',
+                message: 'routes call app, access, store and export only.',
+            },
+            DATABASE,
+        ],
+    },
+    { files: ['cli/**/*.ts', 'demo/**/*.ts'], ignores: ['**/*.test.ts'], patterns: [DATABASE, SVELTEKIT, UI] },
+];
+
+export default ts.config(
+    { ignores: ['node_modules/', 'build/', '.svelte-kit/', '.edgemap/', 'src/lib/server/store/migrations/'] },
+    ...ts.configs.strict,
+    ...svelte.configs.recommended,
+    {
+        files: ['**/*.svelte', '**/*.svelte.ts'],
+        languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
+    },
+    {
+        rules: {
+            '@typescript-eslint/no-explicit-any': 'error',
+            // Typed arrays are read in loops whose bounds are known; the alternative hides the loop.
+            '@typescript-eslint/no-non-null-assertion': 'off',
+            '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+            eqeqeq: ['error', 'always', { null: 'ignore' }],
+        },
+    },
+    {
+        files: ['**/*.svelte'],
+        rules: {
+            'svelte/no-at-html-tags': 'error',
+            // Addresses are made from the route's own parts; there is no base path to resolve.
+            'svelte/no-navigation-without-resolve': 'off',
+        },
+    },
+    ...WALLS.map(({ files, ignores = [], patterns }) => ({
+        files,
+        ignores,
+        rules: { 'no-restricted-imports': ['error', { patterns }] },
+    })),
+);

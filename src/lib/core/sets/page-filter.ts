@@ -1,0 +1,163 @@
+/**
+ * The current set, in its first and smallest form: a text, and the narrowings that the numbers on the screens stand
+ * for. Each narrowing is one field; all must hold.
+ */
+import { evidenceBit, EVIDENCE, type Evidence } from '../evidence/evidence.ts';
+import { GATES, type Gate } from '../gates/gates.ts';
+import { UNREACHED } from '../graph/depth.ts';
+import { isReadHtml, ORPHAN, type MeasuredSurvey } from '../survey/measured-survey.ts';
+import { PAGE_COLUMNS, pageRecord, type PageColumn } from '../survey/page-record.ts';
+
+export interface PageFilter {
+    /** Part of the address or the title, any case. */
+    text?: string;
+    /** That depth, or `none` for unreached. */
+    depth?: number | 'none';
+    /** Where it stops; `indexable` for what passes all; `unknown` for what cannot be told. */
+    gate?: Gate | 'indexable' | 'unknown';
+    orphan?: 'any' | 'strict' | 'adrift';
+    /** Has a depth. */
+    reached?: true;
+    /** Known by exactly this evidence. */
+    evidence?: Evidence[];
+    /** Known by this evidence, whatever else. */
+    known?: Evidence;
+    /** Read pages (200, HTML) only, or what has no status. */
+    read?: 'pages' | 'unread';
+    /** Why it was not read. */
+    reason?: string;
+}
+
+export const FILTER_GATES: readonly string[] = [...GATES, 'indexable', 'unknown'];
+
+/** Nodes that are in the set, ascending. O(nodes). */
+export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[] {
+    const text = filter.text?.toLowerCase() ?? '';
+    const mask = filter.evidence?.reduce((bits, name) => bits | evidenceBit(name), 0);
+    const found: number[] = [];
+    for (let node = 0; node < survey.count; node++) {
+        const page = survey.pages[node] ?? null;
+        const depth = survey.depths.depth[node]!;
+        if (filter.depth !== undefined && depth !== (filter.depth === 'none' ? UNREACHED : filter.depth)) continue;
+        if (filter.gate !== undefined && (survey.gates[node]!.gate ?? 'unknown') !== filter.gate) continue;
+        if (filter.reached && depth === UNREACHED) continue;
+        if (filter.orphan !== undefined) {
+            const kind = survey.orphan[node];
+            if (kind !== ORPHAN.strict && kind !== ORPHAN.adrift) continue;
+            if (filter.orphan === 'strict' && kind !== ORPHAN.strict) continue;
+            if (filter.orphan === 'adrift' && kind !== ORPHAN.adrift) continue;
+        }
+        if (mask !== undefined && survey.evidence[node] !== mask) continue;
+        if (filter.known !== undefined && !(survey.evidence[node]! & evidenceBit(filter.known))) continue;
+        if (filter.read === 'pages' && !isReadHtml(page)) continue;
+        if (filter.read === 'unread' && page?.status != null) continue;
+        if (filter.reason !== undefined && page?.notRead !== filter.reason) continue;
+        if (
+            text !== '' &&
+            !survey.urls[node]!.toLowerCase().includes(text) &&
+            !(page?.title.toLowerCase().includes(text) ?? false)
+        ) {
+            continue;
+        }
+        found.push(node);
+    }
+    return found;
+}
+
+export interface PageOrder {
+    column: PageColumn;
+    descending: boolean;
+}
+
+/** Puts nodes in an order; what is not known comes last either way, ties stay in the order of addresses. */
+export function orderPages(survey: MeasuredSurvey, nodes: number[], order: PageOrder): number[] {
+    if (order.column === 'url') return order.descending ? [...nodes].reverse() : nodes;
+    const keys = new Map(nodes.map((node) => [node, pageRecord(survey, node)[order.column]]));
+    const sign = order.descending ? -1 : 1;
+    const isUnknown = (value: unknown): boolean => value === null || value === '';
+    return [...nodes].sort((a, b) => {
+        const x = keys.get(a) ?? null;
+        const y = keys.get(b) ?? null;
+        if (isUnknown(x) || isUnknown(y)) return Number(isUnknown(x)) - Number(isUnknown(y)) || a - b;
+        if (x === y) return a - b;
+        return (x! < y! ? -1 : 1) * sign;
+    });
+}
+
+/** The filter as URL parameters, and back; anything that is no filter is left out. */
+export function filterToParams(filter: PageFilter): [string, string][] {
+    const params: [string, string][] = [];
+    if (filter.text) params.push(['q', filter.text]);
+    if (filter.depth !== undefined) params.push(['depth', String(filter.depth)]);
+    if (filter.gate !== undefined) params.push(['gate', filter.gate]);
+    if (filter.orphan !== undefined) params.push(['orphan', filter.orphan]);
+    if (filter.reached) params.push(['reached', 'yes']);
+    if (filter.evidence !== undefined) params.push(['evidence', filter.evidence.join('+')]);
+    if (filter.known !== undefined) params.push(['known', filter.known]);
+    if (filter.read !== undefined) params.push(['read', filter.read]);
+    if (filter.reason !== undefined) params.push(['reason', filter.reason]);
+    return params;
+}
+
+export function filterFromParams(params: { get(name: string): string | null }): PageFilter {
+    const filter: PageFilter = {};
+    const text = params.get('q')?.trim().slice(0, 500);
+    if (text) filter.text = text;
+    const depth = params.get('depth');
+    if (depth === 'none') filter.depth = 'none';
+    else if (depth !== null && /^\d{1,6}$/.test(depth)) filter.depth = Number(depth);
+    const gate = params.get('gate');
+    if (gate !== null && FILTER_GATES.includes(gate)) filter.gate = gate as PageFilter['gate'];
+    const orphan = params.get('orphan');
+    if (orphan === 'any' || orphan === 'strict' || orphan === 'adrift') filter.orphan = orphan;
+    if (params.get('reached') === 'yes') filter.reached = true;
+    const isEvidence = (name: string): name is Evidence => (EVIDENCE as readonly string[]).includes(name);
+    const evidence = params.get('evidence')?.split(/[+ ]/);
+    if (evidence?.every(isEvidence)) filter.evidence = evidence;
+    const known = params.get('known');
+    if (known !== null && isEvidence(known)) filter.known = known;
+    const read = params.get('read');
+    if (read === 'pages' || read === 'unread') filter.read = read;
+    const reason = params.get('reason');
+    if (reason) filter.reason = reason.slice(0, 20);
+    return filter;
+}
+
+export function orderFromParams(params: { get(name: string): string | null }): PageOrder {
+    const [column = '', direction] = (params.get('order') ?? '').split('.');
+    return (PAGE_COLUMNS as readonly string[]).includes(column)
+        ? { column: column as PageColumn, descending: direction === 'desc' }
+        : { column: 'url', descending: false };
+}
+
+/** A narrowing in words, for the set bar: field, relation, value, and the parameter that removes it. */
+export interface FilterWord {
+    param: string;
+    field: string;
+    relation: string;
+    value: string;
+}
+
+export function filterWords(filter: PageFilter): FilterWord[] {
+    const words: FilterWord[] = [];
+    const add = (param: string, field: string, relation: string, value: string): void => {
+        words.push({ param, field, relation, value });
+    };
+    if (filter.read === 'pages') add('read', 'pages', 'are', 'read');
+    if (filter.read === 'unread') add('read', 'pages', 'are', 'not read');
+    if (filter.reason !== undefined) add('reason', 'not read', 'because', filter.reason);
+    if (filter.reached) add('reached', 'reached', 'by', 'links');
+    if (filter.depth !== undefined) add('depth', 'depth', 'is', String(filter.depth));
+    if (filter.gate !== undefined) {
+        add(
+            'gate',
+            'gate',
+            filter.gate === 'indexable' ? 'passes' : 'stops at',
+            filter.gate === 'indexable' ? 'all' : filter.gate,
+        );
+    }
+    if (filter.orphan !== undefined) add('orphan', 'orphan', 'is', filter.orphan);
+    if (filter.evidence !== undefined) add('evidence', 'evidence', 'is', filter.evidence.join(' + '));
+    if (filter.known !== undefined) add('known', 'evidence', 'has', filter.known);
+    return words;
+}

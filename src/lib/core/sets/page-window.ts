@@ -1,0 +1,32 @@
+/** A window of the pages table: a set, an order, and the rows from one place on. */
+import type { MeasuredSurvey } from '../survey/measured-survey.ts';
+import { pageRecord, type PageRecord } from '../survey/page-record.ts';
+import { filterFromParams, filterPages, orderFromParams, orderPages } from './page-filter.ts';
+
+export interface PageWindow {
+    /** Size of the set. */
+    total: number;
+    from: number;
+    rows: { node: number; record: PageRecord }[];
+}
+
+export const MAX_WINDOW = 500;
+
+export function pageWindow(survey: MeasuredSurvey, params: { get(name: string): string | null }): PageWindow {
+    const nodes = setInOrder(survey, params);
+    const number = (name: string, otherwise: number): number => {
+        const value = Number(params.get(name) ?? otherwise);
+        return Number.isInteger(value) && value >= 0 ? value : otherwise;
+    };
+    const from = number('from', 0);
+    const size = Math.min(number('count', 100), MAX_WINDOW);
+    return {
+        total: nodes.length,
+        from,
+        rows: nodes.slice(from, from + size).map((node) => ({ node, record: pageRecord(survey, node) })),
+    };
+}
+
+export function setInOrder(survey: MeasuredSurvey, params: { get(name: string): string | null }): number[] {
+    return orderPages(survey, filterPages(survey, filterFromParams(params)), orderFromParams(params));
+}

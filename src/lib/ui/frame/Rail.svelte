@@ -1,0 +1,113 @@
+<script lang="ts">
+    import Mark from '../parts/Mark.svelte';
+    import { day } from '../parts/format.ts';
+
+    export interface RailSurvey {
+        number: number;
+        state: string;
+        isPartial: boolean;
+        createdAt: number;
+    }
+    interface Props {
+        site: { id: number; name: string; start: string } | null;
+        sites: { id: number; name: string }[];
+        survey: RailSurvey | null;
+        surveys: RailSurvey[];
+        areas: { name: string; question: string; href: string; isCurrent: boolean }[];
+        onTheme: () => void;
+    }
+    let { site, sites, survey, surveys, areas, onTheme }: Props = $props();
+    const label = (item: RailSurvey): string =>
+        `Survey ${item.number}${item.state === 'running' || item.state === 'waiting' ? ', running' : item.isPartial ? ', partial' : ''}`;
+</script>
+
+<aside class="rail" aria-label="Sites and areas">
+    <a
+        href="/sites"
+        class="flex items-center gap-2 px-2 h-[38px] border-b border-(--edge)"
+        aria-label="Edge Map, all sites"
+    >
+        <Mark /><span class="font-serif font-semibold text-[0.9375rem]">Edge Map</span>
+    </a>
+    {#if site}
+        <div class="px-2 py-1.5 border-b border-(--edge) leading-[1.125rem]">
+            <details class="picker">
+                <summary><b class="cut">{site.name}</b><span aria-hidden="true">▾</span></summary>
+                <ul>
+                    {#each sites as item (item.id)}<li><a href="/sites/{item.id}">{item.name}</a></li>{/each}
+                    <li><a href="/sites/new">Add a site</a></li>
+                </ul>
+            </details>
+            <div class="note cut" title={site.start}>{site.start.replace(/^https?:\/\//, '').replace(/\/$/, '')}</div>
+            {#if survey}
+                <details class="picker">
+                    <summary><span class="cut">{label(survey)}</span><span aria-hidden="true">▾</span></summary>
+                    <ul>
+                        {#each surveys as item (item.number)}
+                            <li>
+                                <a href="/sites/{site.id}/{item.number}/brief"
+                                    >{label(item)} <span class="note">{day(item.createdAt)}</span></a
+                                >
+                            </li>
+                        {/each}
+                        <li><a href="/sites/{site.id}/new-survey">New survey</a></li>
+                    </ul>
+                </details>
+                <div class="note">{day(survey.createdAt)}</div>
+            {/if}
+        </div>
+    {/if}
+    <nav aria-label="Areas" class="pt-1">
+        {#each areas as area (area.href)}
+            <a class="area" href={area.href} aria-current={area.isCurrent ? 'page' : undefined}>
+                <b>{area.name}</b><span class="aside">{area.question}</span>
+            </a>
+        {/each}
+    </nav>
+    <div class="foot flex items-center justify-between px-2 py-1 border-t border-(--rule) ink2">
+        <span>Set <kbd>/</kbd> Close <kbd>Esc</kbd></span>
+        <button class="tb !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
+            <svg class="mark" width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
+                ><circle cx="7" cy="7" r="6" fill="none" stroke="currentColor" /><path
+                    d="M7 1a6 6 0 0 1 0 12z"
+                    fill="currentColor"
+                /></svg
+            >
+        </button>
+    </div>
+</aside>
+
+<style>
+    .picker summary {
+        display: flex;
+        justify-content: space-between;
+        gap: 4px;
+        cursor: pointer;
+        list-style: none;
+        min-height: 24px;
+        align-items: center;
+    }
+    .picker summary b {
+        font-weight: 600;
+    }
+    .picker ul {
+        border: 1px solid var(--edge);
+        background: var(--color-base-100);
+        margin: 2px 0 4px;
+        max-height: 40vh;
+        overflow-y: auto;
+    }
+    .picker a {
+        display: block;
+        padding: 4px 6px;
+    }
+    .picker a:hover {
+        background: var(--wash);
+    }
+    kbd {
+        border: 1px solid var(--edge);
+        padding: 0 4px;
+        font-family: var(--font-mono);
+        font-size: 0.6875rem;
+    }
+</style>

@@ -1,0 +1,57 @@
+/** Numbers, dates and addresses as they are shown. */
+
+const NUMBER = new Intl.NumberFormat('en');
+const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
+const MOMENT = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: 'UTC',
+});
+
+export function count(value: number): string {
+    return NUMBER.format(value);
+}
+
+/** "1 page", "23 pages". */
+export function counted(value: number, one: string, many = `${one}s`): string {
+    return `${NUMBER.format(value)} ${value === 1 ? one : many}`;
+}
+
+export function day(moment: number | null): string {
+    return moment === null ? '' : DATE.format(moment);
+}
+
+/** With the zone, because times are kept in UTC. */
+export function moment(value: number | null): string {
+    return value === null ? '' : `${MOMENT.format(value)} UTC`;
+}
+
+export interface AddressParts {
+    /** Scheme and host where they are not the site's own; else empty. */
+    host: string;
+    /** Up to and with the last slash before the last part. */
+    folder: string;
+    last: string;
+}
+
+/** An address taken apart for showing: the main host is said once elsewhere, others are written out. */
+export function addressParts(url: string, mainOrigin: string): AddressParts {
+    const isMain = url === mainOrigin || url.startsWith(`${mainOrigin}/`);
+    const match = /^(https?:\/\/[^/]*)(.*)$/.exec(url);
+    const host = isMain ? '' : (match?.[1] ?? '');
+    const path = (match?.[2] ?? url) || '/';
+    const query = path.indexOf('?');
+    const before = query === -1 ? path : path.slice(0, query);
+    const cut = before.endsWith('/') && query === -1 ? before.slice(0, -1).lastIndexOf('/') : before.lastIndexOf('/');
+    return { host, folder: path.slice(0, cut + 1), last: path.slice(cut + 1) };
+}
+
+/** Cut in the middle, so that both the folder and the end stay readable. */
+export function cutMiddle(text: string, most: number): string {
+    if (text.length <= most) return text;
+    const head = Math.ceil((most - 1) * 0.45);
+    return `${text.slice(0, head)}…${text.slice(text.length - (most - 1 - head))}`;
+}

@@ -1,0 +1,186 @@
+<script lang="ts">
+    /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
+    import type { PageSheet, SheetLink } from '$lib/core/survey/page-sheet.ts';
+    import Address from '../parts/Address.svelte';
+    import { count, counted, moment } from '../parts/format.ts';
+    import GateChain from './GateChain.svelte';
+
+    interface Props {
+        sheet: PageSheet;
+        origin: string;
+        /** Address of the same view with another page's sheet. */
+        hrefOf: (node: number) => string;
+        closeHref: string;
+    }
+    let { sheet, origin, hrefOf, closeHref }: Props = $props();
+    const record = $derived(sheet.record);
+    const FIRST = 8;
+    const facts = $derived(
+        (
+            [
+                ['status', record.status],
+                ['type', record.content_type],
+                ['words', typeof record.words === 'number' ? count(record.words) : null],
+                ['language', record.language],
+                ['h1', record.h1 === record.title ? 'as the title' : record.h1],
+                ['description', record.description],
+                ['canonical', record.canonical],
+                ['meta robots', record.meta_robots],
+                ['X-Robots-Tag', record.x_robots_tag],
+                ['redirects to', record.redirect_to],
+                ['read', sheet.readAt === null ? null : moment(sheet.readAt)],
+                ['answer took', sheet.milliseconds === null ? null : `${count(sheet.milliseconds)} ms`],
+            ] as [string, string | number | null][]
+        ).filter(([, value]) => value !== null && value !== ''),
+    );
+    const BY: Record<string, string> = { redirect: 'redirect', refresh: 'refresh' };
+</script>
+
+{#snippet linkRows(links: SheetLink[])}
+    {#each links as link (`${link.url} ${link.block} ${link.anchor} ${link.line}`)}
+        <li class="sheet-link">
+            <span class="aside">{link.anchor === '' ? 'no words' : `“${link.anchor}”`}</span>
+            {#if link.node !== null}<a class="plain-set text-primary" href={hrefOf(link.node)}
+                    ><Address url={link.url} {origin} most={44} /></a
+                >{:else}<Address url={link.url} {origin} most={44} />{/if}
+            <span class="note"
+                >{link.region}{link.line === null ? '' : `, line ${link.line}`}{link.occurrences > 1
+                    ? `, ${link.occurrences} times`
+                    : ''}{link.followed ? '' : ', not followed'}</span
+            >
+        </li>
+    {/each}
+{/snippet}
+
+{#snippet linkList(links: SheetLink[], total: number)}
+    <ul>{@render linkRows(links.slice(0, FIRST))}</ul>
+    {#if links.length > FIRST}
+        <details>
+            <summary class="set plain-set cursor-pointer py-1">{counted(total - FIRST, 'more link')}</summary>
+            <ul>{@render linkRows(links.slice(FIRST))}</ul>
+            {#if total > links.length}<p class="note">
+                    {count(total - links.length)} more are in the links export.
+                </p>{/if}
+        </details>
+    {/if}
+{/snippet}
+
+<aside class="sheet" aria-label="Page sheet">
+    <div class="set-bar !justify-between">
+        <span class="ink3">Page sheet</span>
+        <a class="tb" href={closeHref} data-sveltekit-noscroll aria-label="Close the page sheet">Close ×</a>
+    </div>
+    <div class="sheet-body" data-sveltekit-noscroll>
+        <section class="!border-t-0">
+            <h2 class="font-serif text-[1.1875rem] leading-6 break-words">
+                {record.title || (record.status === null ? 'Not read' : 'No title')}
+            </h2>
+            <p class="break-all ink2 mb-2">{record.url}</p>
+            <GateChain gates={sheet.gates} />
+            <p class="mt-1.5 break-words">{sheet.verdict}</p>
+        </section>
+        <section>
+            <h3 class="pane-name">
+                The way here <span class="note"
+                    >{sheet.way.length > 0 ? counted(Number(record.depth), 'click') : ''}</span
+                >
+            </h3>
+            {#if sheet.way.length === 0}
+                <p>
+                    {record.reached === null
+                        ? 'Not reached so far; in a partial survey that proves nothing.'
+                        : 'No path of links leads here from the start page.'}
+                </p>
+            {:else}
+                <ol>
+                    {#each sheet.way as step (step.node)}
+                        <li class="way">
+                            <b class="text-right">{step.depth}</b>
+                            <span class="break-words min-w-0">
+                                {#if step.by === 'start'}start page,
+                                {:else if step.by === 'link'}<span class="aside"
+                                        >{step.anchor === '' ? 'a link without words' : `“${step.anchor}”`}</span
+                                    >
+                                {:else}<span class="ink2">{BY[step.by]} to</span>{/if}
+                                <a class="plain-set text-primary" href={hrefOf(step.node)}
+                                    ><Address url={step.url} {origin} most={40} /></a
+                                >
+                            </span>
+                            <span class="note text-right whitespace-nowrap"
+                                >{step.region}{step.line === null ? '' : ` ${step.line}`}</span
+                            >
+                        </li>
+                    {/each}
+                </ol>
+                <p class="note">Numbers at the right: line of the link in the page before.</p>
+            {/if}
+        </section>
+        <section>
+            <h3 class="pane-name">
+                Linked from <span class="note"
+                    >{counted(Number(record.incoming_links), 'link')} on {counted(
+                        Number(record.incoming_pages),
+                        'page',
+                    )}</span
+                >
+            </h3>
+            {#if sheet.incoming.length === 0}<p>No other page that was read links here.</p>{:else}{@render linkList(
+                    sheet.incoming,
+                    sheet.incomingTotal,
+                )}{/if}
+        </section>
+        <section>
+            <h3 class="pane-name">
+                Links to <span class="note"
+                    >{record.outgoing_links === null
+                        ? 'not read'
+                        : counted(Number(record.outgoing_links), 'link')}</span
+                >
+            </h3>
+            {#if sheet.outgoing.length === 0}<p>
+                    {record.outgoing_links === null
+                        ? 'The page was not read, so its links are not known.'
+                        : 'No links.'}
+                </p>{:else}{@render linkList(sheet.outgoing, sheet.outgoingTotal)}{/if}
+        </section>
+        <section>
+            <h3 class="pane-name">How it is known</h3>
+            <dl class="facts">
+                {#each sheet.evidence as item (item.name)}<dt>{item.name}</dt>
+                    <dd>{item.detail || 'said by another page'}</dd>{/each}
+            </dl>
+        </section>
+        <section>
+            <h3 class="pane-name">Text and answer</h3>
+            {#if facts.length === 0}<p>Not read.</p>{/if}
+            <dl class="facts">
+                {#each facts as [name, value] (name)}<dt>{name}</dt>
+                    <dd>{value}</dd>{/each}
+            </dl>
+        </section>
+    </div>
+</aside>
+
+<style>
+    .way {
+        display: grid;
+        grid-template-columns: 16px minmax(0, 1fr) auto;
+        gap: 8px;
+        padding: 1px 0;
+    }
+    .sheet-link {
+        padding: 2px 0;
+        overflow-wrap: anywhere;
+    }
+    .facts {
+        display: grid;
+        grid-template-columns: 92px minmax(0, 1fr);
+        gap: 1px 8px;
+    }
+    .facts dt {
+        color: var(--ink2);
+    }
+    .facts dd {
+        overflow-wrap: anywhere;
+    }
+</style>

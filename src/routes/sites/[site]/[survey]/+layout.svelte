@@ -1,0 +1,70 @@
+<script lang="ts">
+    import { goto } from '$app/navigation';
+    import { page } from '$app/state';
+    import Rail from '$lib/ui/frame/Rail.svelte';
+    import SetBar from '$lib/ui/frame/SetBar.svelte';
+    import { switchTheme } from '$lib/ui/frame/theme.ts';
+    import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
+
+    let { data, children } = $props();
+    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const areas = $derived([
+        {
+            name: 'Brief',
+            question: 'where do we stand?',
+            href: `${base}/brief`,
+            isCurrent: page.url.pathname === `${base}/brief`,
+        },
+        {
+            name: 'Pages',
+            question: 'look a page up',
+            href: `${base}/pages`,
+            isCurrent: page.url.pathname === `${base}/pages`,
+        },
+        {
+            name: 'Survey',
+            question: 'how was it read?',
+            href: `${base}/progress`,
+            isCurrent: page.url.pathname === `${base}/progress`,
+        },
+    ]);
+    const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
+
+    function withPage(node: number | null): string {
+        const params = new URLSearchParams(page.url.searchParams);
+        if (node === null) params.delete('page');
+        else params.set('page', String(node));
+        const query = params.toString();
+        return query === '' ? page.url.pathname : `${page.url.pathname}?${query}`;
+    }
+
+    function onKey(event: KeyboardEvent): void {
+        const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+        if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey) {
+            event.preventDefault();
+            document.getElementById('set-text')?.focus();
+        }
+        if (event.key === 'Escape' && data.sheet) void goto(withPage(null), { noScroll: true, keepFocus: true });
+    }
+</script>
+
+<svelte:window onkeydown={onKey} />
+
+<div class="frame" class:with-sheet={data.sheet !== null}>
+    <Rail
+        site={data.site}
+        sites={data.sites}
+        survey={data.survey}
+        surveys={data.surveys}
+        {areas}
+        onTheme={switchTheme}
+    />
+    <div class="neatline" class:partial={isPartial} aria-hidden="true"></div>
+    <main id="main" class="main">
+        <SetBar filter={data.filter} size={data.setSize} of={data.known} action="{base}/pages" />
+        {@render children()}
+    </main>
+    {#if data.sheet}
+        <PageSheet sheet={data.sheet} origin={data.origin} hrefOf={withPage} closeHref={withPage(null)} />
+    {/if}
+</div>

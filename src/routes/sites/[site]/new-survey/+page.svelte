@@ -1,0 +1,15 @@
+<script lang="ts">
+    import Plain from '$lib/ui/frame/Plain.svelte';
+    import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
+
+    let { data, form } = $props();
+</script>
+
+<Plain title="New survey" sites={data.sites} site={data.site}>
+    <form method="post" class="pane" novalidate>
+        <h1 class="headline mb-1">Survey {data.site.name} again, with the settings last used.</h1>
+        <p class="ink2 mb-3">Earlier surveys stay as they are.</p>
+        <SettingsFields values={form?.values ?? data.values} troubles={form?.troubles ?? []} />
+        <p class="mt-4"><button class="tb filled">Start the survey</button></p>
+    </form>
+</Plain>

@@ -1,0 +1,36 @@
+<script lang="ts">
+    import Plain from '$lib/ui/frame/Plain.svelte';
+    import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
+
+    let { data, form } = $props();
+</script>
+
+<Plain title="Add a site" sites={data.sites}>
+    <form method="post" class="pane" novalidate>
+        <h1 class="headline mb-1">Which website is it, and where does it start?</h1>
+        <p class="ink2 mb-3 max-w-[640px]">
+            A survey reads the pages that links reach, level by level, then those that only the sitemap knows. Nothing
+            on the site is changed.
+        </p>
+        <SettingsFields values={form?.values ?? data.values} troubles={form?.troubles ?? []} />
+        <div class="name-row">
+            <label for="name">Name</label>
+            <input class="field" id="name" name="name" placeholder="made from the address" autocomplete="off" />
+        </div>
+        <p class="mt-4 flex gap-2">
+            <button class="tb filled" name="then" value="survey">Add and start the survey</button>
+            <button class="tb outlined" name="then" value="keep">Add only</button>
+        </p>
+    </form>
+</Plain>
+
+<style>
+    .name-row {
+        display: grid;
+        grid-template-columns: 90px minmax(0, 1fr);
+        gap: 12px;
+        max-width: 620px;
+        align-items: center;
+        margin-top: 8px;
+    }
+</style>
