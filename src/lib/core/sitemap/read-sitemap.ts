@@ -110,15 +110,14 @@ export function readSitemap(text: string, base: string): SitemapFile {
     });
     parser.on('closetag', () => {
         const local = path.pop() ?? '';
-        if (path.length !== 1 || !isEntry(local, file.kind)) return;
+        if (stopped || path.length !== 1 || !isEntry(local, file.kind)) return;
         const written = loc.trim();
         if (written === '') {
             trouble('no-loc', entryLine, 'An entry has no address (no <loc>).');
             return;
         }
         if (file.entries.length >= MAX_SITEMAP_ENTRIES) {
-            if (!stopped)
-                trouble('too-many', entryLine, 'The file lists more than 50,000 addresses; the rest was not read.');
+            trouble('too-many', entryLine, 'The file lists more than 50,000 addresses; the rest was not read.');
             stopped = true;
             return;
         }
@@ -135,11 +134,9 @@ export function readSitemap(text: string, base: string): SitemapFile {
     parser.on('error', (error) => {
         if (!stopped) {
             const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
-            trouble(
-                'not-xml',
-                parser.line,
-                `The XML is broken at line ${parser.line}: ${what}. What stood before it was read.`,
-            );
+            // A bad entity is only noticed lines later; the entry it stands in is the better place to look.
+            const line = path.length >= 2 ? entryLine : parser.line;
+            trouble('not-xml', line, `The XML is broken at line ${line}: ${what}. What stood before it was read.`);
         }
         stopped = true;
     });

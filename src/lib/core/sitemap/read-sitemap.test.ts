@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { MAX_SITEMAP_ENTRIES, readSitemap, SITEMAP_NAMESPACE } from './read-sitemap.ts';
+
+const BASE = 'https://site.example/sitemap.xml';
+
+function urlset(body: string, namespace = SITEMAP_NAMESPACE): string {
+    return `<?xml version="1.0" encoding="UTF-8"?>\n<urlset xmlns="${namespace}">\n${body}\n</urlset>`;
+}
+
+function codes(text: string): string[] {
+    return readSitemap(text, BASE).troubles.map((trouble) => trouble.code);
+}
+
+describe('readSitemap', () => {
+    it('reads addresses with their lines and dates', () => {
+        const file = readSitemap(
+            urlset('<url><loc>https://site.example/a</loc><lastmod>2026-03-02</lastmod></url>\n<url>\n<loc> https://site.example/b?x=1&amp;y=2 </loc></url>'),
+            BASE,
+        );
+        expect(file).toEqual({
+            kind: 'urlset',
+            entries: [
+                { url: 'https://site.example/a', lastmod: '2026-03-02', line: 3 },
+                { url: 'https://site.example/b?x=1&y=2', lastmod: '', line: 4 },
+            ],
+            troubles: [],
+        });
+    });
+
+    it('reads an index', () => {
+        const file = readSitemap(`<sitemapindex xmlns="${SITEMAP_NAMESPACE}"><sitemap><loc>https://site.example/one.xml.gz</loc></sitemap></sitemapindex>`, BASE);
+        expect([file.kind, file.entries.map((entry) => entry.url), file.troubles]).toEqual(['sitemapindex', ['https://site.example/one.xml.gz'], []]);
+    });
+
+    it('does not take the address of an image for a page', () => {
+        const file = readSitemap(
+            urlset('<url><loc>https://site.example/a</loc><image:image xmlns:image="http://www.google.com/schemas/sitemap-image/1.1"><image:loc>https://site.example/a.png</image:loc></image:image></url>'),
+            BASE,
+        );
+        expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a']);
+    });
+
+    it('takes text in CDATA and character references', () => {
+        const file = readSitemap(urlset('<url><loc><![CDATA[https://site.example/a?b&c]]></loc></url><url><loc>https://site.example/&#x63;af&#233;</loc></url>'), BASE);
+        expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a?b&c', 'https://site.example/caf%C3%A9']);
+    });
+
+    it('keeps what stood before a break in the XML and says where it is', () => {
+        const file = readSitemap(urlset('<url><loc>https://site.example/a</loc></url>\n<url><loc>https://site.example/b?x=1&y</loc></url>\n<url><loc>https://site.example/c</loc></url>'), BASE);
+        expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a']);
+        expect(file.troubles).toHaveLength(1);
+        expect(file.troubles[0]).toMatchObject({ code: 'not-xml', line: 4 });
+    });
+
+    it('expands no entity beyond the five of XML, and says that there is a DOCTYPE', () => {
+        const bomb = `<!DOCTYPE urlset [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]>\n${urlset('<url><loc>https://site.example/&b;</loc></url>').replace(/<\?xml[^>]*>\n/, '')}`;
+        const file = readSitemap(bomb, BASE);
+        expect(file.entries).toEqual([]);
+        expect(codes(bomb)).toContain('doctype');
+        expect(codes(bomb)).toContain('not-xml');
+    });
+
+    it.each([
+        ['', 'empty'],
+        ['   \n', 'empty'],
+        ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
+        ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'not-a-sitemap'],
+        [urlset('<url><loc>https://site.example/a</loc></url>', 'http://www.google.com/schemas/sitemap/0.84'), 'namespace'],
+        [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
+        [urlset('<url><loc>http://</loc></url>'), 'bad-address'],
+        [urlset('<url><lastmod>2026-01-01</lastmod></url>'), 'no-loc'],
+        [urlset(''), 'empty'],
+    ])('says what is wrong with %j: %s', (text, code) => {
+        expect(codes(text)).toEqual(code === '' ? [] : [code]);
+    });
+
+    it('reads 50,000 addresses and no more', () => {
+        const many = Array.from({ length: MAX_SITEMAP_ENTRIES + 5 }, (_, index) => `<url><loc>https://site.example/${index}</loc></url>`).join('\n');
+        const file = readSitemap(urlset(many), BASE);
+        expect(file.entries).toHaveLength(MAX_SITEMAP_ENTRIES);
+        expect(file.troubles.map((trouble) => trouble.code)).toEqual(['too-many']);
+    });
+});
