@@ -54,14 +54,19 @@ describe('passGates', () => {
 
     it('passes XHTML, no canonical, and several canonicals that void each other', () => {
         expect(passGates({ ...GOOD, mediaType: 'application/xhtml+xml', canonicals: [] }).gate).toBe('indexable');
-        expect(passGates({ ...GOOD, canonicals: ['https://site.example/b', 'https://site.example/c'] }).gate).toBe('indexable');
+        expect(passGates({ ...GOOD, canonicals: ['https://site.example/b', 'https://site.example/c'] }).gate).toBe(
+            'indexable',
+        );
         expect(acceptedCanonical(['https://site.example/b'])).toBe('https://site.example/b');
     });
 
     it('says that it does not know what was not read', () => {
         expect(passGates({ ...GOOD, status: null }).gate).toBeNull();
         expect(passGates({ ...GOOD, status: null, robotsAllowed: null }).gate).toBeNull();
-        expect(passGates({ ...GOOD, status: null, failure: 'refused the connection' })).toMatchObject({ gate: 'response', reason: 'refused the connection' });
+        expect(passGates({ ...GOOD, status: null, failure: 'refused the connection' })).toMatchObject({
+            gate: 'response',
+            reason: 'refused the connection',
+        });
         expect(passGates({ ...GOOD, status: null, ...BAD.robots }).gate).toBe('robots');
     });
 });

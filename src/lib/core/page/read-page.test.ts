@@ -24,7 +24,12 @@ describe('facts', () => {
     it('takes the first title, h1 and description, folded, and the language', () => {
         const facts = read(`<html lang="en-GB"><head><title> A \n tool&nbsp;\u2003library </title><title>Other</title>
             <meta name="Description" content=" Borrow   it "></head><body><svg><title>Icon</title></svg><h1>One <b>two</b></h1><h1>Other</h1>`);
-        expect(facts).toMatchObject({ title: 'A tool library', h1: 'One two', description: 'Borrow it', language: 'en-GB' });
+        expect(facts).toMatchObject({
+            title: 'A tool library',
+            h1: 'One two',
+            description: 'Borrow it',
+            language: 'en-GB',
+        });
     });
 
     it('has nothing to say of an empty document', () => {
@@ -36,7 +41,10 @@ describe('facts', () => {
         ['<table><tr><td>one</td><td>two</td></tr></table>', 2],
         ['<p>un<b>believ</b>able</p>', 1],
         ["<p>can't 3.14 e.g. mother-in-law</p>", 6],
-        ['<p>one</p><script>var two</script><style>three{}</style><template>four</template><noscript>five</noscript>', 1],
+        [
+            '<p>one</p><script>var two</script><style>three{}</style><template>four</template><noscript>five</noscript>',
+            1,
+        ],
         ['<p>привет мир</p>', 2],
         ['', 0],
         ['<p>— … !</p>', 0],
@@ -92,8 +100,17 @@ describe('links', () => {
             <script src="/s.js"></script></head><body><img src="/i.png"><iframe src="/f"></iframe>`;
         const found = read(html).blocks.flatMap((block) => block.links);
         expect(Object.fromEntries(found.map((link) => [new URL(link.target).pathname, link.kind]))).toEqual({
-            '/c': 'canonical', '/cy': 'hreflang', '/p': 'alternate', '/1': 'prev', '/3': 'next', '/s.css': 'style',
-            '/amp': 'amphtml', '/search': 'other', '/s.js': 'script', '/i.png': 'img', '/f': 'iframe',
+            '/c': 'canonical',
+            '/cy': 'hreflang',
+            '/p': 'alternate',
+            '/1': 'prev',
+            '/3': 'next',
+            '/s.css': 'style',
+            '/amp': 'amphtml',
+            '/search': 'other',
+            '/s.js': 'script',
+            '/i.png': 'img',
+            '/f': 'iframe',
         });
     });
 
@@ -130,7 +147,11 @@ describe('anchor and name', () => {
         ['<a href="/" title="Start"><img src="x"></a>', '', 'Start'],
         ['<a href="/" title="Start">Home</a>', 'Home', ''],
         ['<a href="/" aria-label="  "><img src="x" alt=""></a>', '', ''],
-        ['<a href="/" aria-labelledby="two one none" aria-label="no">Home</a><b id="one">First</b><b id="two">Second</b>', 'Home', 'Second First'],
+        [
+            '<a href="/" aria-labelledby="two one none" aria-label="no">Home</a><b id="one">First</b><b id="two">Second</b>',
+            'Home',
+            'Second First',
+        ],
     ])('%s', (html, anchor, name) => {
         const [link] = links(html);
         expect([link?.anchor, link?.name]).toEqual([anchor, name]);
@@ -176,10 +197,11 @@ describe('blocks', () => {
     }
 
     it('groups by the outermost list within the landmark', () => {
-        expect(groups('<nav><ul><li><a href="/1">1</a><ul><li><a href="/2">2</a></ul><li><a href="/3">3</a></ul><p><a href="/4">4</a></p></nav>')).toEqual([
-            ['1', '2', '3'],
-            ['4'],
-        ]);
+        expect(
+            groups(
+                '<nav><ul><li><a href="/1">1</a><ul><li><a href="/2">2</a></ul><li><a href="/3">3</a></ul><p><a href="/4">4</a></p></nav>',
+            ),
+        ).toEqual([['1', '2', '3'], ['4']]);
     });
 
     it('groups a run of alike siblings of which two or more hold links', () => {
@@ -198,20 +220,32 @@ describe('blocks', () => {
     });
 
     it('names its place by tags, ids without digits and roles, never by classes', () => {
-        const [block] = read('<div id="box12" class="c"><nav role="navigation"><ul class="menu"><li><a href="/">x</a></ul></nav></div>').blocks;
+        const [block] = read(
+            '<div id="box12" class="c"><nav role="navigation"><ul class="menu"><li><a href="/">x</a></ul></nav></div>',
+        ).blocks;
         expect(block?.place).toBe('div#box>nav[navigation]>ul');
     });
 
     it('keeps resources apart from links', () => {
-        expect(read('<nav><ul><li><a href="/"><img src="/i.png" alt="x"></a></ul></nav>').blocks.map((block) => block.links.map((link) => link.kind))).toEqual([['a'], ['img']]);
+        expect(
+            read('<nav><ul><li><a href="/"><img src="/i.png" alt="x"></a></ul></nav>').blocks.map((block) =>
+                block.links.map((link) => link.kind),
+            ),
+        ).toEqual([['a'], ['img']]);
     });
 });
 
 describe('directives', () => {
     it('takes canonicals from the head and the Link header only', () => {
-        const facts = read('<head><link rel="canonical" href="/a#x"></head><body><link rel="canonical" href="/ignored">', {
-            link: ['</b>; rel="canonical", </c>; rel=canonical; anchor="/other"', '<https://site.example/a>; rel="next canonical"'],
-        });
+        const facts = read(
+            '<head><link rel="canonical" href="/a#x"></head><body><link rel="canonical" href="/ignored">',
+            {
+                link: [
+                    '</b>; rel="canonical", </c>; rel=canonical; anchor="/other"',
+                    '<https://site.example/a>; rel="next canonical"',
+                ],
+            },
+        );
         expect(facts.canonicals).toEqual(['https://site.example/a', 'https://site.example/b']);
     });
 
@@ -247,7 +281,9 @@ describe('directives', () => {
         ['x; url=/next', ''],
         ['0x; url=/next', ''],
     ])('refresh "%s" leads at once to "%s"', (content, target) => {
-        expect(read(`<meta http-equiv="Refresh" content="${content.replaceAll('"', '&quot;')}">`).instantRefresh).toBe(target);
+        expect(read(`<meta http-equiv="Refresh" content="${content.replaceAll('"', '&quot;')}">`).instantRefresh).toBe(
+            target,
+        );
         expect(read('', { refresh: content }).instantRefresh).toBe(target);
     });
 });
@@ -260,7 +296,8 @@ describe('against parse5 with its own tree and locations', () => {
         const found: [string, string, number, number][] = [];
         const text = (node: DefaultTreeAdapterTypes.ChildNode): string => {
             if (node.nodeName === '#text') return (node as DefaultTreeAdapterTypes.TextNode).value;
-            if (!('childNodes' in node) || ['script', 'style', 'template', 'noscript'].includes(node.nodeName)) return '';
+            if (!('childNodes' in node) || ['script', 'style', 'template', 'noscript'].includes(node.nodeName))
+                return '';
             const alt = node.nodeName === 'img' ? (node.attrs.find((item) => item.name === 'alt')?.value ?? '') : '';
             return alt + node.childNodes.map(text).join('');
         };
@@ -269,7 +306,12 @@ describe('against parse5 with its own tree and locations', () => {
             const href = element.attrs?.find((item) => item.name === 'href')?.value;
             if (node.nodeName === 'a' && href !== undefined) {
                 const place = element.sourceCodeLocation?.startTag ?? element.sourceCodeLocation;
-                found.push([href, element.childNodes.map(text).join('').replace(/\s+/g, ' ').trim(), place?.startLine ?? 0, place?.startCol ?? 0]);
+                found.push([
+                    href,
+                    element.childNodes.map(text).join('').replace(/\s+/g, ' ').trim(),
+                    place?.startLine ?? 0,
+                    place?.startCol ?? 0,
+                ]);
             }
             if ('childNodes' in node) node.childNodes.forEach(walk);
         };
@@ -278,8 +320,44 @@ describe('against parse5 with its own tree and locations', () => {
     }
 
     it('finds the same links at the same places in random tag soup', () => {
-        const pieces = ['<a href=/x>', '</a>', '<p>', '</p>', '<b>', '</b>', '<i>', '</i>', '<table>', '<tr>', '<td>', '</table>', '<ul>', '<li>', '</ul>', '<div>', '</div>',
-            'text ', '\n', '<svg>', '</svg>', '<select>', '<option>', '<form>', '<h1>', '</h1>', '<!-- c -->', '<template>', '</template>', '<button>', '&amp;', '<noscript>', '</noscript>', '<head>', '<body>', '😀'];
+        const pieces = [
+            '<a href=/x>',
+            '</a>',
+            '<p>',
+            '</p>',
+            '<b>',
+            '</b>',
+            '<i>',
+            '</i>',
+            '<table>',
+            '<tr>',
+            '<td>',
+            '</table>',
+            '<ul>',
+            '<li>',
+            '</ul>',
+            '<div>',
+            '</div>',
+            'text ',
+            '\n',
+            '<svg>',
+            '</svg>',
+            '<select>',
+            '<option>',
+            '<form>',
+            '<h1>',
+            '</h1>',
+            '<!-- c -->',
+            '<template>',
+            '</template>',
+            '<button>',
+            '&amp;',
+            '<noscript>',
+            '</noscript>',
+            '<head>',
+            '<body>',
+            '😀',
+        ];
         let state = 11;
         const next = (below: number): number => (state = (state * 48271) % 2147483647) % below;
         for (let round = 0; round < 1500; round++) {

@@ -21,7 +21,8 @@ describe('groups', () => {
     });
 
     it('merges all groups of one agent (RFC 9309 2.2.1)', () => {
-        const robots = 'user-agent: edgemap\ndisallow: /a\n\nuser-agent: x\ndisallow: /c\n\nuser-agent: edgemap\ndisallow: /b';
+        const robots =
+            'user-agent: edgemap\ndisallow: /a\n\nuser-agent: x\ndisallow: /c\n\nuser-agent: edgemap\ndisallow: /b';
         expect([allowed(robots, '/a'), allowed(robots, '/b'), allowed(robots, '/c')]).toEqual([false, false, true]);
     });
 
@@ -85,7 +86,11 @@ describe('matching', () => {
         ['/foo/bar/ツ', ['/foo/bar/%E3%83%84'], []],
         ['/foo/bar/%E3%83%84', ['/foo/bar/%e3%83%84'], []],
         ['/foo/bar/%62%61%7A', ['/foo/bar/baz'], []],
-        ['/foo/bar?baz=https://foo.bar', ['/foo/bar?baz=https%3A%2F%2Ffoo.bar', '/foo/bar?baz=https://foo.bar'], ['/foo/bar?baz=x']],
+        [
+            '/foo/bar?baz=https://foo.bar',
+            ['/foo/bar?baz=https%3A%2F%2Ffoo.bar', '/foo/bar?baz=https://foo.bar'],
+            ['/foo/bar?baz=x'],
+        ],
         ['/*http:', ['/go?to=http://x'], ['/go']],
     ])('%s', (pattern, matching, others) => {
         const robots = `user-agent: *\ndisallow: ${pattern}`;
@@ -102,16 +107,21 @@ describe('matching', () => {
         // Obvious second implementation: the pattern as a regular expression over the whole path.
         const slow = (pattern: string, path: string): boolean => {
             const anchored = pattern.endsWith('$');
-            const body = (anchored ? pattern.slice(0, -1) : pattern).replace(/[.+?^${}()|[\]\\]/g, '\\$&').replaceAll('*', '.*');
+            const body = (anchored ? pattern.slice(0, -1) : pattern)
+                .replace(/[.+?^${}()|[\]\\]/g, '\\$&')
+                .replaceAll('*', '.*');
             return new RegExp(`^${body}${anchored ? '$' : ''}`).test(path);
         };
         let state = 7;
         const next = (below: number): number => (state = (state * 48271) % 2147483647) % below;
-        const word = (letters: string, length: number): string => Array.from({ length }, () => letters[next(letters.length)]).join('');
+        const word = (letters: string, length: number): string =>
+            Array.from({ length }, () => letters[next(letters.length)]).join('');
         for (let round = 0; round < 3000; round++) {
             const pattern = `/${word('ab*/', next(6))}${next(3) === 0 ? '$' : ''}`;
             const path = `/${word('ab/', next(7))}`;
-            expect(!allowed(`user-agent: *\ndisallow: ${pattern}`, path), `${pattern} on ${path}`).toBe(slow(pattern, path));
+            expect(!allowed(`user-agent: *\ndisallow: ${pattern}`, path), `${pattern} on ${path}`).toBe(
+                slow(pattern, path),
+            );
         }
     });
 

@@ -14,7 +14,9 @@ function codes(text: string): string[] {
 describe('readSitemap', () => {
     it('reads addresses with their lines and dates', () => {
         const file = readSitemap(
-            urlset('<url><loc>https://site.example/a</loc><lastmod>2026-03-02</lastmod></url>\n<url>\n<loc> https://site.example/b?x=1&amp;y=2 </loc></url>'),
+            urlset(
+                '<url><loc>https://site.example/a</loc><lastmod>2026-03-02</lastmod></url>\n<url>\n<loc> https://site.example/b?x=1&amp;y=2 </loc></url>',
+            ),
             BASE,
         );
         expect(file).toEqual({
@@ -28,25 +30,47 @@ describe('readSitemap', () => {
     });
 
     it('reads an index', () => {
-        const file = readSitemap(`<sitemapindex xmlns="${SITEMAP_NAMESPACE}"><sitemap><loc>https://site.example/one.xml.gz</loc></sitemap></sitemapindex>`, BASE);
-        expect([file.kind, file.entries.map((entry) => entry.url), file.troubles]).toEqual(['sitemapindex', ['https://site.example/one.xml.gz'], []]);
+        const file = readSitemap(
+            `<sitemapindex xmlns="${SITEMAP_NAMESPACE}"><sitemap><loc>https://site.example/one.xml.gz</loc></sitemap></sitemapindex>`,
+            BASE,
+        );
+        expect([file.kind, file.entries.map((entry) => entry.url), file.troubles]).toEqual([
+            'sitemapindex',
+            ['https://site.example/one.xml.gz'],
+            [],
+        ]);
     });
 
     it('does not take the address of an image for a page', () => {
         const file = readSitemap(
-            urlset('<url><loc>https://site.example/a</loc><image:image xmlns:image="http://www.google.com/schemas/sitemap-image/1.1"><image:loc>https://site.example/a.png</image:loc></image:image></url>'),
+            urlset(
+                '<url><loc>https://site.example/a</loc><image:image xmlns:image="http://www.google.com/schemas/sitemap-image/1.1"><image:loc>https://site.example/a.png</image:loc></image:image></url>',
+            ),
             BASE,
         );
         expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a']);
     });
 
     it('takes text in CDATA and character references', () => {
-        const file = readSitemap(urlset('<url><loc><![CDATA[https://site.example/a?b&c]]></loc></url><url><loc>https://site.example/&#x63;af&#233;</loc></url>'), BASE);
-        expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a?b&c', 'https://site.example/caf%C3%A9']);
+        const file = readSitemap(
+            urlset(
+                '<url><loc><![CDATA[https://site.example/a?b&c]]></loc></url><url><loc>https://site.example/&#x63;af&#233;</loc></url>',
+            ),
+            BASE,
+        );
+        expect(file.entries.map((entry) => entry.url)).toEqual([
+            'https://site.example/a?b&c',
+            'https://site.example/caf%C3%A9',
+        ]);
     });
 
     it('keeps what stood before a break in the XML and says where it is', () => {
-        const file = readSitemap(urlset('<url><loc>https://site.example/a</loc></url>\n<url><loc>https://site.example/b?x=1&y</loc></url>\n<url><loc>https://site.example/c</loc></url>'), BASE);
+        const file = readSitemap(
+            urlset(
+                '<url><loc>https://site.example/a</loc></url>\n<url><loc>https://site.example/b?x=1&y</loc></url>\n<url><loc>https://site.example/c</loc></url>',
+            ),
+            BASE,
+        );
         expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a']);
         expect(file.troubles).toHaveLength(1);
         expect(file.troubles[0]).toMatchObject({ code: 'not-xml', line: 4 });
@@ -65,7 +89,10 @@ describe('readSitemap', () => {
         ['   \n', 'empty'],
         ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
         ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'not-a-sitemap'],
-        [urlset('<url><loc>https://site.example/a</loc></url>', 'http://www.google.com/schemas/sitemap/0.84'), 'namespace'],
+        [
+            urlset('<url><loc>https://site.example/a</loc></url>', 'http://www.google.com/schemas/sitemap/0.84'),
+            'namespace',
+        ],
         [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
         [urlset('<url><loc>http://</loc></url>'), 'bad-address'],
         [urlset('<url><lastmod>2026-01-01</lastmod></url>'), 'no-loc'],
@@ -75,7 +102,10 @@ describe('readSitemap', () => {
     });
 
     it('reads 50,000 addresses and no more', () => {
-        const many = Array.from({ length: MAX_SITEMAP_ENTRIES + 5 }, (_, index) => `<url><loc>https://site.example/${index}</loc></url>`).join('\n');
+        const many = Array.from(
+            { length: MAX_SITEMAP_ENTRIES + 5 },
+            (_, index) => `<url><loc>https://site.example/${index}</loc></url>`,
+        ).join('\n');
         const file = readSitemap(urlset(many), BASE);
         expect(file.entries).toHaveLength(MAX_SITEMAP_ENTRIES);
         expect(file.troubles.map((trouble) => trouble.code)).toEqual(['too-many']);

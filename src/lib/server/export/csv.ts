@@ -10,6 +10,8 @@ function plainText(value: string): string {
 const OPTIONS = {
     header: true,
     record_delimiter: '\r\n',
+    // The library quotes what holds its own delimiter; a lone line end would part a record all the same.
+    quoted_match: /[\r\n]/,
     cast: {
         boolean: (value: boolean) => (value ? 'true' : 'false'),
         string: plainText,

@@ -1,0 +1,437 @@
+import { describe, expect, it } from 'vitest';
+import type { LinkKind } from '../page/links.ts';
+import {
+    filterPages,
+    filterFromParams,
+    filterToParams,
+    filterWords,
+    orderFromParams,
+    orderPages,
+    type PageFilter,
+} from '../sets/page-filter.ts';
+import { pageWindow } from '../sets/page-window.ts';
+import { allLinks, linksOfPage } from './link-records.ts';
+import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
+import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
+import { nodeOfUrl, pageSheet } from './page-sheet.ts';
+import { countSurvey } from './summary.ts';
+import { emptyRows, type PageRow, type SurveyInfo, type SurveyRows } from './survey-rows.ts';
+
+const ORIGIN = 'https://site.example';
+
+interface Link {
+    to: string;
+    kind?: LinkKind;
+    anchor?: string;
+    rel?: string;
+    line?: number;
+}
+
+/** A site small enough to check by hand, built page by page. */
+class Site {
+    readonly rows: SurveyRows = emptyRows();
+    readonly #ids = new Map<string, number>();
+
+    id(path: string): number {
+        const url = path.startsWith('http') ? path : `${ORIGIN}${path}`;
+        let id = this.#ids.get(url);
+        if (id === undefined) {
+            id = this.#ids.size;
+            this.#ids.set(url, id);
+            this.rows.addresses.push({ id, url, internal: url.startsWith(ORIGIN) });
+        }
+        return id;
+    }
+
+    page(path: string, links: Link[] = [], facts: Partial<PageRow> = {}): this {
+        const address = this.id(path);
+        this.rows.pages.push({
+            address,
+            seq: this.rows.pages.length,
+            status: 200,
+            notRead: '',
+            failure: '',
+            mediaType: 'text/html',
+            redirectTo: null,
+            instantRefresh: null,
+            title: `Title of ${path}`,
+            h1: '',
+            description: '',
+            language: '',
+            words: 1,
+            metaRobots: '',
+            xRobotsTag: '',
+            noindex: false,
+            noindexReason: '',
+            nofollow: false,
+            canonicals: [],
+            robotsAllowed: true,
+            robotsRule: '',
+            bytes: 1,
+            milliseconds: 1,
+            readAt: 0,
+            ...facts,
+        });
+        if (links.length === 0) return this;
+        const id = this.rows.lists.length;
+        this.rows.lists.push({
+            id,
+            links: links.map((link) => ({
+                kind: link.kind ?? 'a',
+                target: link.to.startsWith('mailto:') ? null : this.id(link.to),
+                text: link.to.startsWith('mailto:') ? link.to : '',
+                fragment: '',
+                anchor: link.anchor ?? link.to,
+                name: '',
+                rel: link.rel ?? '',
+            })),
+        });
+        this.rows.layouts.push({
+            id,
+            lines: links.map((link) => (link.line ?? 10) - 10),
+            columns: links.map(() => 1),
+            hrefs: links.map((link) => link.to),
+        });
+        this.rows.blocks.push({ id, region: 'main', place: 'main', list: id, name: `block${id}` });
+        this.rows.pageBlocks.push({ page: address, ordinal: 0, block: id, layout: id, line: 10 });
+        return this;
+    }
+
+    known(path: string, evidence: 'sitemap' | 'manual' = 'sitemap'): this {
+        this.rows.evidence.push({
+            address: this.id(path),
+            evidence,
+            source: evidence === 'sitemap' ? `${ORIGIN}/sitemap.xml` : '',
+            line: 3,
+            lastmod: '',
+        });
+        return this;
+    }
+
+    measure(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
+        return measureSurvey({ start: `${ORIGIN}/`, state: 'finished', cut: [], ...info }, this.rows);
+    }
+}
+
+/**
+ * / -> /a (twice), /old, outside, itself; /old redirects to /b; /b -> /c (nofollow); /island <-> /isle, in the sitemap;
+ * /lone in the sitemap only; /closed closed by robots, linked from /a; /gone answers 404 and links to /ghost.
+ */
+function sample(): Site {
+    return new Site()
+        .known('/', 'manual')
+        .page('/', [
+            { to: '/a', anchor: 'A', line: 11 },
+            { to: '/a', anchor: 'A', line: 15 },
+            { to: '/old' },
+            { to: 'https://other.example/' },
+            { to: '/' },
+            { to: 'mailto:x@site.example' },
+        ])
+        .page('/a', [{ to: '/closed' }, { to: '/gone' }, { to: '/', anchor: 'Home' }])
+        .page('/old', [], { status: 301, words: null, redirectTo: 0 })
+        .page('/b', [{ to: '/c', rel: 'nofollow' }])
+        .page('/c', [], { noindex: true, noindexReason: 'meta robots says noindex' })
+        .page('/island', [{ to: '/isle' }])
+        .page('/isle', [{ to: '/island' }, { to: '/a' }])
+        .page('/lone')
+        .page('/closed', [], {
+            status: null,
+            notRead: 'robots',
+            robotsAllowed: false,
+            robotsRule: 'Disallow: /closed',
+            words: null,
+        })
+        .page('/gone', [{ to: '/ghost' }], { status: 404 })
+        .known('/island')
+        .known('/lone');
+}
+
+function finished(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
+    const site = sample();
+    const old = site.rows.pages.find((page) => page.address === site.id('/old'))!;
+    old.redirectTo = site.id('/b');
+    site.rows.files.push({
+        kind: 'sitemap',
+        url: `${ORIGIN}/sitemap.xml`,
+        status: 200,
+        note: '',
+        entries: 2,
+        text: '',
+    });
+    return site.measure(info);
+}
+
+function column(survey: MeasuredSurvey, name: (typeof PAGE_COLUMNS)[number]): Record<string, unknown> {
+    return Object.fromEntries(
+        survey.urls.map((url, node) => [url.slice(ORIGIN.length), pageRecord(survey, node)[name]]),
+    );
+}
+
+describe('measureSurvey', () => {
+    it('knows the URLs that something speaks of, and no others', () => {
+        expect(finished().urls.map((url) => url.slice(ORIGIN.length))).toEqual([
+            '/',
+            '/a',
+            '/b',
+            '/c',
+            '/closed',
+            '/gone',
+            '/island',
+            '/isle',
+            '/lone',
+            '/old',
+        ]);
+    });
+
+    it('counts depth in clicks, redirects free', () => {
+        expect(column(finished(), 'depth')).toEqual({
+            '/': 0,
+            '/a': 1,
+            '/old': 1,
+            '/b': 1,
+            '/c': 2,
+            '/closed': 2,
+            '/gone': 2,
+            '/island': null,
+            '/isle': null,
+            '/lone': null,
+        });
+    });
+
+    it('counts links as defined: occurrences, any rel, self links and error pages left out', () => {
+        const survey = finished();
+        expect(column(survey, 'incoming_links')).toMatchObject({
+            '/': 1,
+            '/a': 3,
+            '/old': 1,
+            '/b': 0,
+            '/c': 1,
+            '/closed': 1,
+            '/island': 1,
+            '/lone': 0,
+        });
+        expect(column(survey, 'incoming_pages')).toMatchObject({ '/a': 2, '/c': 1 });
+        expect(column(survey, 'incoming_followed')).toMatchObject({ '/a': 3, '/c': 0 });
+        // Two to /a, one to /old, one outside; not the link to itself, not the mail address.
+        expect(column(survey, 'outgoing_links')).toMatchObject({ '/': 4, '/a': 3, '/gone': 0, '/closed': null });
+    });
+
+    it('tells strict orphans from those adrift, and errors and closed pages from both', () => {
+        const survey = finished();
+        expect(column(survey, 'orphan')).toEqual({
+            '/': false,
+            '/a': false,
+            '/old': false,
+            '/b': false,
+            '/c': false,
+            '/closed': false,
+            '/gone': false,
+            '/island': true,
+            '/isle': true,
+            '/lone': true,
+        });
+        expect(countSurvey(survey).orphans).toEqual({ all: 3, strict: 1, adrift: 2, indexable: 3, inSitemap: 2 });
+    });
+
+    it('says nothing of orphans in a survey that was cut short', () => {
+        for (const info of [
+            { cut: ['max-pages' as const] },
+            { state: 'stopped' as const },
+            { state: 'running' as const },
+        ]) {
+            const survey = finished(info);
+            expect(new Set(Object.values(column(survey, 'orphan')))).toEqual(new Set([null]));
+            expect(countSurvey(survey).orphans).toBeNull();
+            expect(column(survey, 'reached')['/lone']).toBeNull();
+            expect(column(survey, 'reached')['/a']).toBe(true);
+        }
+    });
+
+    it('puts evidence together, nothing from a page about itself', () => {
+        const evidence = column(finished(), 'evidence');
+        expect(evidence).toEqual({
+            '/': 'link manual',
+            '/a': 'link',
+            '/old': 'link',
+            '/b': 'redirect',
+            '/c': 'link',
+            '/closed': 'link',
+            '/gone': 'link',
+            '/island': 'link sitemap',
+            '/isle': 'link',
+            '/lone': 'sitemap',
+        });
+        const own = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/', kind: 'canonical' }, { to: '/' }])
+            .measure();
+        expect(column(own, 'evidence')).toEqual({ '/': 'manual' });
+    });
+
+    it('knows what is in the sitemap only where one could be read', () => {
+        expect(column(finished(), 'in_sitemap')).toMatchObject({ '/lone': true, '/a': false });
+        expect(column(sample().measure(), 'in_sitemap')).toMatchObject({ '/lone': null, '/a': null });
+    });
+
+    it('does not reach through a page that is closed to us, though it was read', () => {
+        const survey = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/in' }])
+            .page('/in', [{ to: '/behind' }], { robotsAllowed: false, robotsRule: 'Disallow: /in' })
+            .page('/behind')
+            .measure();
+        expect(column(survey, 'depth')).toEqual({ '/': 0, '/in': 1, '/behind': null });
+        expect(column(survey, 'orphan')['/behind']).toBe(true);
+    });
+});
+
+describe('counts', () => {
+    it('add up', () => {
+        const survey = finished();
+        const counts = countSurvey(survey);
+        const sum = (values: Record<string, number>): number => Object.values(values).reduce((a, b) => a + b, 0);
+        expect(sum(counts.byGate) + counts.gateUnknown).toBe(survey.count);
+        expect(sum(counts.byStatus) + sum(counts.byNotRead)).toBe(survey.count);
+        expect(counts.evidence.reduce((total, group) => total + group.urls, 0)).toBe(survey.count);
+        expect(counts.depths).toEqual([
+            { depth: 0, pages: 1, indexable: 1 },
+            { depth: 1, pages: 2, indexable: 2 },
+            { depth: 2, pages: 1, indexable: 0 },
+        ]);
+        expect(counts.beside).toEqual({ redirects: 1, failures: 1, otherTypes: 0, notRead: 1 });
+        expect(counts.reached + (counts.orphans?.all ?? 0)).toBe(counts.pages);
+        expect(counts.meanDepth).toBe((0 + 1 + 1 + 2) / 4);
+    });
+});
+
+describe('links as records', () => {
+    it('puts equal links of a block together with the first line', () => {
+        const survey = finished();
+        const links = linksOfPage(survey, nodeOfUrl(survey, `${ORIGIN}/`)!);
+        expect(links[0]).toMatchObject({
+            target: `${ORIGIN}/a`,
+            anchor: 'A',
+            occurrences: 2,
+            line: 11,
+            block: 'block0',
+            region: 'main',
+            internal: true,
+            target_status: 200,
+            href: '/a',
+            followed: true,
+        });
+        expect(links.find((link) => link.kind === 'a' && link.target === 'https://other.example/')).toMatchObject({
+            internal: false,
+            target_status: null,
+        });
+        expect(links).toHaveLength(5);
+    });
+
+    it('writes a redirect as a link, and keeps those of error pages', () => {
+        const all = [...allLinks(finished())];
+        expect(all.filter((link) => link.kind === 'redirect')).toEqual([
+            expect.objectContaining({ source: `${ORIGIN}/old`, target: `${ORIGIN}/b`, line: null, block: '' }),
+        ]);
+        expect(all.some((link) => link.source === `${ORIGIN}/gone` && link.target === `${ORIGIN}/ghost`)).toBe(true);
+    });
+});
+
+describe('page sheet', () => {
+    const survey = finished();
+    const sheetOf = (path: string) => pageSheet(survey, nodeOfUrl(survey, `${ORIGIN}${path}`)!);
+
+    it('tells the way here, redirects and anchors included', () => {
+        expect(
+            sheetOf('/c').way.map((step) => [
+                step.url.slice(ORIGIN.length),
+                step.depth,
+                step.by,
+                step.anchor,
+                step.line,
+            ]),
+        ).toEqual([
+            ['/', 0, 'start', '', null],
+            ['/old', 1, 'link', '/old', 10],
+            ['/b', 1, 'redirect', '', null],
+            ['/c', 2, 'link', '/c', 10],
+        ]);
+        expect(sheetOf('/lone').way).toEqual([]);
+    });
+
+    it('opens the gates passed, walls off where it stops, and leaves open what nobody asked', () => {
+        const states = (path: string): string =>
+            sheetOf(path)
+                .gates.map((gate) => gate.state[0])
+                .join('');
+        expect(states('/a')).toBe('ooooooo');
+        expect(states('/c')).toBe('oooooso');
+        expect(states('/closed')).toBe('osuuuuu');
+        expect(states('/old')).toBe('ooosuuu');
+        expect(sheetOf('/c').verdict).toBe('Stops at noindex: meta robots says noindex.');
+    });
+
+    it('lists links in and out', () => {
+        expect(sheetOf('/a').incoming.map((link) => [link.url.slice(ORIGIN.length), link.occurrences])).toEqual([
+            ['/', 2],
+            ['/isle', 1],
+        ]);
+        expect(sheetOf('/b').outgoing.map((link) => [link.url.slice(ORIGIN.length), link.followed])).toEqual([
+            ['/c', false],
+        ]);
+    });
+});
+
+describe('the set as a filter', () => {
+    const survey = finished();
+    const paths = (filter: PageFilter): string[] =>
+        filterPages(survey, filter).map((node) => survey.urls[node]!.slice(ORIGIN.length));
+
+    it.each<[PageFilter, string[]]>([
+        [{ text: 'ISL' }, ['/island', '/isle']],
+        [{ text: 'title of /b' }, ['/b']],
+        [{ depth: 1 }, ['/a', '/b', '/old']],
+        [{ depth: 'none', read: 'pages' }, ['/island', '/isle', '/lone']],
+        [{ gate: 'robots' }, ['/closed']],
+        [{ gate: 'indexable', reached: true }, ['/', '/a', '/b']],
+        [{ orphan: 'any' }, ['/island', '/isle', '/lone']],
+        [{ orphan: 'strict' }, ['/lone']],
+        [{ orphan: 'adrift', known: 'sitemap' }, ['/island']],
+        [{ evidence: ['sitemap'] }, ['/lone']],
+        [{ read: 'unread' }, ['/closed']],
+        [{ reason: 'robots' }, ['/closed']],
+    ])('%j', (filter, expected) => {
+        expect(paths(filter)).toEqual(expected);
+        // The same set comes back from the address bar, and every part of it can be said.
+        expect(filterFromParams(new URLSearchParams(filterToParams(filter)))).toEqual(filter);
+        expect(filterWords(filter)).toHaveLength(Object.keys(filter).filter((name) => name !== 'text').length);
+    });
+
+    it('ignores what is no filter', () => {
+        expect(
+            filterFromParams(new URLSearchParams('depth=-1&gate=toll&orphan=maybe&evidence=rumour&known=x&read=no')),
+        ).toEqual({});
+        expect(orderFromParams(new URLSearchParams('order=nothing.desc'))).toEqual({
+            column: 'url',
+            descending: false,
+        });
+    });
+
+    it('orders both ways, the unknown last', () => {
+        const order = (text: string) =>
+            orderPages(survey, filterPages(survey, {}), orderFromParams(new URLSearchParams({ order: text }))).map(
+                (node) => pageRecord(survey, node).depth,
+            );
+        expect(order('depth')).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
+        expect(order('depth.desc')).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
+    });
+
+    it('gives windows that together are the whole', () => {
+        const all = pageWindow(survey, new URLSearchParams('order=title&count=500')).rows.map((row) => row.node);
+        const parts = [0, 4, 8].flatMap((from) =>
+            pageWindow(survey, new URLSearchParams(`order=title&from=${from}&count=4`)).rows.map((row) => row.node),
+        );
+        expect(parts).toEqual(all);
+        expect(new Set(parts).size).toBe(survey.count);
+    });
+});

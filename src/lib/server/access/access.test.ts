@@ -1,0 +1,129 @@
+import { describe, expect, it } from 'vitest';
+import { csvText } from '../export/csv.ts';
+import { formOf, settingsOfForm } from './forms.ts';
+import { isOwnHost, isOwnOrigin } from './guard.ts';
+import { nameOfSite, needsPrivate, readSettings } from './settings.ts';
+
+describe('readSettings', () => {
+    it('fills in what was not said', () => {
+        expect(readSettings({ start: 'www.site.example' })).toEqual({
+            ok: true,
+            settings: {
+                start: 'https://www.site.example/',
+                pins: [],
+                maxPages: 50_000,
+                maxDepth: null,
+                concurrency: 4,
+                robots: 'obey',
+                allowPrivate: false,
+            },
+        });
+    });
+
+    it('takes numbers as typed', () => {
+        const read = readSettings({
+            start: 'http://127.0.0.1:8801/',
+            maxPages: '20',
+            maxDepth: '0',
+            concurrency: '1',
+            robots: 'record',
+        });
+        expect(read.ok && read.settings).toMatchObject({
+            start: 'http://127.0.0.1:8801/',
+            maxPages: 20,
+            maxDepth: 0,
+            concurrency: 1,
+            robots: 'record',
+        });
+    });
+
+    it.each([
+        [{ start: '' }, 'start'],
+        [{ start: 'ftp://site.example/' }, 'start'],
+        [{ start: 'http://' }, 'start'],
+        [{ start: 'two words' }, 'start'],
+        [{ start: 'site.example', maxPages: '0' }, 'maxPages'],
+        [{ start: 'site.example', maxPages: 'many' }, 'maxPages'],
+        [{ start: 'site.example', maxDepth: '-1' }, 'maxDepth'],
+        [{ start: 'site.example', maxDepth: '1.5' }, 'maxDepth'],
+        [{ start: 'site.example', concurrency: '1000' }, 'concurrency'],
+        [{ start: 'site.example', robots: 'ignore' }, 'robots'],
+        [{ start: 'site.example', pins: ['nonsense'] }, 'pins'],
+    ])('%j has one trouble, at its field, in a sentence', (input, field) => {
+        const read = readSettings(input);
+        expect(read.ok).toBe(false);
+        if (read.ok) return;
+        expect(read.troubles.map((item) => item.field)).toEqual([field]);
+        expect(read.troubles[0]?.say).toMatch(/^[A-Z"].*\.$/);
+    });
+
+    it('goes through a form and back', () => {
+        const read = readSettings({ start: 'https://site.example/', pins: ['site.example=127.0.0.1:80'], maxDepth: 3 });
+        if (!read.ok) throw new Error('not read');
+        expect(settingsOfForm(formOf(read.settings))).toEqual(read);
+    });
+
+    it('knows when a start page lies at a private address that nothing accounts for', () => {
+        const settings = (start: string, pins: string[] = []) => {
+            const read = readSettings({ start, pins });
+            if (!read.ok) throw new Error('not read');
+            return read.settings;
+        };
+        expect(needsPrivate(settings('http://192.168.1.1/'))).toBe(true);
+        expect(needsPrivate(settings('https://site.example/'))).toBe(false);
+        expect(needsPrivate(settings('https://site.example/', ['site.example=127.0.0.1:80']))).toBe(false);
+    });
+
+    it('names a site by its host', () => {
+        expect(nameOfSite('https://www.site.example/')).toBe('site.example');
+    });
+});
+
+describe('guard', () => {
+    it('answers to our own names on our own port only', () => {
+        for (const host of ['127.0.0.1:4300', 'localhost:4300', 'LOCALHOST:4300', '[::1]:4300'])
+            expect(isOwnHost(host, 4300), host).toBe(true);
+        for (const host of [
+            undefined,
+            '',
+            'localhost',
+            '127.0.0.1:4301',
+            'evil.example:4300',
+            'localhost.evil.example:4300',
+        ])
+            expect(isOwnHost(host, 4300), String(host)).toBe(false);
+    });
+
+    it('takes changes from our own pages only', () => {
+        expect(isOwnOrigin('http://127.0.0.1:4300', '127.0.0.1:4300')).toBe(true);
+        expect(isOwnOrigin(null, '127.0.0.1:4300')).toBe(true);
+        for (const origin of ['https://evil.example', 'http://127.0.0.1:4301', 'null', 'https://127.0.0.1:4300'])
+            expect(isOwnOrigin(origin, '127.0.0.1:4300'), origin).toBe(false);
+    });
+});
+
+describe('CSV', () => {
+    it('is RFC 4180: quotes doubled, CRLF between records, header first', () => {
+        expect(
+            csvText(
+                ['a', 'b'],
+                [
+                    { a: 'say "hi"', b: 'x,y' },
+                    { a: 'two\nlines', b: 1 },
+                ],
+            ),
+        ).toBe('a,b\r\n"say ""hi""","x,y"\r\n"two\nlines",1\r\n');
+    });
+
+    it('writes booleans in words and the unknown as nothing', () => {
+        expect(csvText(['a', 'b', 'c'], [{ a: true, b: false, c: null }])).toBe('a,b,c\r\ntrue,false,\r\n');
+    });
+
+    it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])('takes the sting out of %j', (text) => {
+        expect(csvText(['a'], [{ a: text }])).toContain(`'${text}`);
+    });
+
+    it('leaves numbers and other texts alone', () => {
+        expect(csvText(['a', 'b'], [{ a: -1, b: 'a=b' }])).toBe('a,b\r\n-1,a=b\r\n');
+    });
+});
