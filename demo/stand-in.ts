@@ -51,11 +51,12 @@ export async function startStandIn(
 ): Promise<StandIn> {
     const log: LoggedRequest[] = [];
     const answer = (scheme: 'http' | 'https') => (request: IncomingMessage, response: ServerResponse) => {
-        const host = (request.headers.host ?? '').toLowerCase().replace(/:\d+$/, '');
+        const asked = (request.headers.host ?? '').toLowerCase();
+        const host = asked.replace(/:\d+$/, '');
         const path = request.url ?? '/';
         const found = site({ scheme, host, path });
         const entry: LoggedRequest = {
-            url: `${scheme}://${host}${path}`,
+            url: `${scheme}://${asked}${path}`,
             status: found.status,
             agent: request.headers['user-agent'] ?? '',
             at: Date.now(),

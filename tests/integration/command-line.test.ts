@@ -1,0 +1,256 @@
+/** `edgemap survey` as a user runs it: exports, exit codes, and a clear sentence for every kind of bad input. */
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
+import { PAGE_COLUMNS } from '$lib/core/survey/page-record.ts';
+import { fernhollow } from '../../demo/fernhollow/site.ts';
+import * as answers from '../../demo/answers.ts';
+import { startStandIn, type StandIn, type StandInSite } from '../../demo/stand-in.ts';
+import { readCsv, readSummary, runCommand, startCommand, until, type CommandResult } from '../support/command.ts';
+import { temporaryFolder } from '../support/instance.ts';
+import { redirectTo, tableSite } from '../support/survey.ts';
+
+let data: string;
+let work: string;
+beforeAll(() => {
+    data = temporaryFolder('cli-data');
+    work = temporaryFolder('cli-work');
+});
+afterAll(() => {
+    for (const path of [data, work]) rmSync(path, { recursive: true, force: true });
+});
+
+let folders = 0;
+const exportFolder = (): string => join(work, `export-${folders++}`);
+
+/** Surveys a site that a stand-in serves under www.site.example. */
+async function surveyOf(site: StandInSite, words: string[] = [], start = 'https://www.site.example/'): Promise<CommandResult & { folder: string }> {
+    const standIn = await startStandIn(site);
+    try {
+        const folder = exportFolder();
+        const pin = `www.site.example=127.0.0.1:${standIn.port}`;
+        return { ...(await runCommand(['survey', start, '--pin', pin, '--export', folder, '--data', data, ...words])), folder };
+    } finally {
+        await standIn.close();
+    }
+}
+
+describe('a good survey', () => {
+    let standIn: StandIn;
+    let result: CommandResult;
+    let folder: string;
+    beforeAll(async () => {
+        standIn = await startStandIn(fernhollow());
+        folder = exportFolder();
+        const pins = ['www.fernhollow-tools.example', 'fernhollow-tools.example'].flatMap((host) => ['--pin', `${host}=127.0.0.1:${standIn.port}`]);
+        result = await runCommand(['survey', answers.START, ...pins, '--export', folder, '--data', data]);
+    });
+    afterAll(() => standIn.close());
+
+    it('ends with 0 and a summary', () => {
+        expect(result.code, result.err).toBe(0);
+        expect(result.out).toContain('9 orphans: 3 strict, 6 adrift');
+    });
+
+    it('writes the columns as documented', () => {
+        const first = (name: string): string => readFileSync(join(folder, name), 'utf8').split('\r\n', 1)[0]!;
+        expect(first('pages.csv')).toBe(PAGE_COLUMNS.join(','));
+        expect(first('links.csv')).toBe(LINK_COLUMNS.join(','));
+        const formats = readFileSync(join(import.meta.dirname, '../../docs/formats.md'), 'utf8');
+        for (const column of [...PAGE_COLUMNS, ...LINK_COLUMNS]) expect(formats, column).toContain(`\`${column}\``);
+    });
+
+    it('writes three files that agree with each other', () => {
+        const pages = readCsv(folder, 'pages.csv');
+        const links = readCsv(folder, 'links.csv');
+        const summary = readSummary(folder);
+        expect(summary).toMatchObject({ complete: true, reasons: [], pages: pages.length, links: links.length, orphans: pages.filter((page) => page.orphan === 'true').length });
+        for (const part of ['by_status', 'by_gate', 'by_depth', 'by_evidence']) {
+            expect(Object.values(summary[part] as Record<string, number>).reduce((a, b) => a + b, 0), part).toBe(pages.length);
+        }
+        // Incoming links, counted again from the links file by the definition.
+        const read = new Set(pages.filter((page) => page.status === '200').map((page) => page.url));
+        for (const page of pages) {
+            const incoming = links.filter((link) => link.kind === 'a' && link.target === page.url && link.source !== page.url && read.has(link.source ?? ''));
+            expect(incoming.reduce((sum, link) => sum + Number(link.occurrences), 0), page.url).toBe(Number(page.incoming_links));
+            expect(new Set(incoming.map((link) => link.source)).size, page.url).toBe(Number(page.incoming_pages));
+        }
+    });
+
+    it('names for each link a line of the source where its href stands', async () => {
+        const site = fernhollow();
+        const links = readCsv(folder, 'links.csv').filter((link) => link.line !== '' && link.kind !== 'other');
+        expect(links.length).toBeGreaterThan(1000);
+        for (const link of links) {
+            const url = new URL(link.source!);
+            const { body } = site({ scheme: 'https', host: url.hostname, path: url.pathname + url.search });
+            const lines = String(body).split('\n').slice(Number(link.line) - 1, Number(link.line) + 1).join('\n');
+            expect(lines, `${link.source} line ${link.line}`).toContain(link.href!.replaceAll('&', '&amp;'));
+        }
+    });
+
+    it('leaves no database behind', () => {
+        const { pid } = JSON.parse(readFileSync(join(data, 'run/database.json'), 'utf8')) as { pid: number };
+        expect(() => process.kill(pid, 0)).toThrow();
+    });
+});
+
+describe('limits', () => {
+    it('ends with 0 when a limit of the user cut it, and says that it is partial', async () => {
+        const { code, out, folder } = await surveyOf(tableSite({ '/': '<a href=/a>a</a>', '/a': '<a href=/b>b</a>', '/b': 'b' }), ['--max-depth', '1']);
+        expect(code).toBe(0);
+        expect(out).toContain('partial (max-depth)');
+        expect(readSummary(folder)).toMatchObject({ complete: false, reasons: ['max-depth'], orphans: null });
+        expect(readCsv(folder, 'pages.csv').map((page) => [page.status, page.not_read, page.orphan])).toEqual([['200', '', ''], ['200', '', ''], ['', 'limit', '']]);
+    });
+});
+
+describe('wrong usage ends with 2 and names what is wrong', () => {
+    it.each([
+        [['survey'], /Say which site/],
+        [['survey', 'https://site.example/'], /--export/],
+        [['survey', 'https://site.example/', 'https://other.example/', '--export', '/tmp/x'], /one too many/],
+        [['survey', 'ftp://site.example/', '--export', '/tmp/x'], /URL: .*http/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--max-pages', 'all'], /--max-pages: .*whole number/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--max-depth', '-1'], /--max-depth/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--concurrency', '0'], /--concurrency/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--robots', 'ignore'], /--robots/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--pin', 'nonsense'], /--pin: .*nonsense/],
+        [['survey', 'https://site.example/', '--export', '/tmp/x', '--fast'], /fast/],
+        [['start', '--port', '70000'], /--port/],
+        [['fly'], /no command "fly"/],
+    ])('%j', async (words, said) => {
+        const { code, err } = await runCommand(words);
+        expect(err).toMatch(said);
+        expect(code).toBe(2);
+    });
+});
+
+describe('what cannot be surveyed ends with 1, named, with what is known kept', () => {
+    const page = (path: string, folder: string) => readCsv(folder, 'pages.csv').find((row) => row.url?.endsWith(path));
+
+    it('no such host', async () => {
+        const folder = exportFolder();
+        const { code, err } = await runCommand(['survey', 'https://no-such-host.invalid/', '--export', folder, '--data', data]);
+        expect(err).toMatch(/Could not survey https:\/\/no-such-host\.invalid\/.*no such host: no-such-host\.invalid/s);
+        expect(code).toBe(1);
+        expect(readSummary(folder)).toMatchObject({ complete: false, pages: 1 });
+    });
+
+    it('a refused connection', async () => {
+        const standIn = await startStandIn(tableSite({}));
+        await standIn.close();
+        const { code, err } = await runCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--export', exportFolder(), '--data', data]);
+        expect(err).toMatch(/refused the connection/);
+        expect(code).toBe(1);
+    });
+
+    it('a TLS error', async () => {
+        const standIn = await startStandIn(tableSite({ '/': 'x' }));
+        const { code, err } = await runCommand(['survey', `https://127.0.0.1:${standIn.port}/`, '--export', exportFolder(), '--data', data]);
+        await standIn.close();
+        expect(err).toMatch(/TLS failed with 127\.0\.0\.1/);
+        expect(code).toBe(1);
+    });
+
+    it('a start page that redirects to another host', async () => {
+        const { code, err, folder } = await surveyOf(tableSite({ '/': redirectTo('https://other.example/') }));
+        expect(err).toMatch(/redirects to https:\/\/other\.example\/, which does not belong to this site/);
+        expect(code).toBe(1);
+        expect(page('/', folder)).toMatchObject({ status: '301', redirect_to: 'https://other.example/', gate: 'redirect' });
+    });
+
+    it('robots.txt that closes the start page, with the rule and its line', async () => {
+        const { code, err, folder } = await surveyOf(tableSite({ '/robots.txt': 'User-agent: *\n\nDisallow: /', '/': 'x' }));
+        expect(err).toMatch(/robots\.txt closes .* for EdgeMap: Disallow: \/ \(https:\/\/www\.site\.example\/robots\.txt, line 3\)/);
+        expect(code).toBe(1);
+        expect(page('/', folder)).toMatchObject({ status: '', robots_allowed: 'false', gate: 'robots', not_read: 'robots' });
+    });
+
+    it('a start page that answers 404', async () => {
+        const { code, err, folder } = await surveyOf(tableSite({}));
+        expect(err).toMatch(/answered 404/);
+        expect(code).toBe(1);
+        expect(page('/', folder)).toMatchObject({ status: '404', gate: 'response' });
+    });
+
+    it('a start page that is no HTML', async () => {
+        const { code, err } = await surveyOf(tableSite({ '/': { body: '{}', headers: { 'content-type': 'application/json' } } }));
+        expect(err).toMatch(/is application\/json, not HTML/);
+        expect(code).toBe(1);
+    });
+
+    it('an export folder that cannot be written, before anything is asked', async () => {
+        const file = join(work, 'a-file');
+        writeFileSync(file, '');
+        const standIn = await startStandIn(tableSite({ '/': 'x' }));
+        const { code, err } = await runCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--export', join(file, 'sub'), '--data', data]);
+        await standIn.close();
+        expect(err).toMatch(/export folder .*a-file.* cannot be written/);
+        expect(code).toBe(1);
+        expect(standIn.log).toEqual([]);
+    });
+
+    it('but a malformed sitemap is told, and the survey goes on', async () => {
+        const { code, out } = await surveyOf(tableSite({ '/': 'x', '/sitemap.xml': '<urlset><url><loc>https://www.site.example/</loc></url><oops' }));
+        expect(out).toMatch(/sitemap\.xml: 1 addresses.*XML is broken/s);
+        expect(code).toBe(0);
+    });
+});
+
+describe('interrupted', () => {
+    const slow: StandInSite = ({ path }) => {
+        const n = Number(path.slice(1));
+        const isPage = /^\/\d*$/.test(path);
+        return { status: isPage ? 200 : 404, headers: { 'content-type': 'text/html' }, body: `<a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`, delay: 15 };
+    };
+
+    it('by Ctrl-C it stops, keeps and exports what was read', async () => {
+        const standIn = await startStandIn(slow);
+        const folder = exportFolder();
+        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '5000', '--export', folder, '--data', data]);
+        await until('reading', () => standIn.log.length > 60, 60_000, running.said);
+        running.process.kill('SIGINT');
+        const { code, err } = await running.done;
+        await standIn.close();
+        expect(code, err).toBe(130);
+        expect(readSummary(folder)).toMatchObject({ complete: false, reasons: ['stopped'] });
+        expect(readCsv(folder, 'pages.csv').filter((row) => row.status === '200').length).toBeGreaterThan(20);
+    });
+
+    it('by SIGTERM it ends with 4', async () => {
+        const standIn = await startStandIn(slow);
+        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '5000', '--export', exportFolder(), '--data', data]);
+        await until('reading', () => standIn.log.length > 40, 60_000, running.said);
+        running.process.kill('SIGTERM');
+        const { code } = await running.done;
+        await standIn.close();
+        expect(code).toBe(4);
+    });
+
+    it('by a killed database it goes on with the one started again, and loses nothing', async () => {
+        const standIn = await startStandIn(slow);
+        const folder = exportFolder();
+        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '600', '--export', folder, '--data', data]);
+        await until('reading', () => standIn.log.length > 100, 60_000, running.said);
+        const { pid } = JSON.parse(readFileSync(join(data, 'run/database.json'), 'utf8')) as { pid: number };
+        process.kill(pid, 'SIGKILL');
+        const { code, err } = await running.done;
+        await standIn.close();
+        expect(code, err).toBe(0);
+        expect(err).toContain('The database had ended; it is up again');
+        const pages = readCsv(folder, 'pages.csv').filter((row) => row.status !== '');
+        expect(pages).toHaveLength(600);
+        const asked = standIn.log.map((entry) => entry.url);
+        expect(new Set(asked).size).toBe(asked.length);
+        for (const row of pages) expect(asked).toContain(row.url);
+    });
+});
+
+it('makes the export folder where it is missing', async () => {
+    mkdirSync(work, { recursive: true });
+    const { code, folder } = await surveyOf(tableSite({ '/': 'x' }));
+    expect(code).toBe(0);
+    expect(existsSync(join(folder, 'summary.json'))).toBe(true);
+});

@@ -1,0 +1,54 @@
+/** The whole application as a user starts it, on a data folder of its own. */
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { startCommand, until, type RunningCommand } from './command.ts';
+import { temporaryFolder } from './instance.ts';
+
+export interface Application {
+    address: string;
+    data: string;
+    command: RunningCommand;
+    /** Process number of a duty: `web`, `worker`, `database`, `supervisor`. */
+    pidOf(duty: string): number;
+    /** Ends it as Ctrl-C does. */
+    stop(): Promise<number | null>;
+    /** Ends it and removes its data. */
+    close(): Promise<void>;
+}
+
+export async function startApplication(words: string[] = ['start'], data = temporaryFolder('application')): Promise<Application> {
+    const command = startCommand([...words, '--data', data]);
+    const address = await until(
+        'the address',
+        () => {
+            if (command.process.exitCode !== null) throw new Error(`It ended: ${command.said()}`);
+            return /Edge Map is at (\S+)/.exec(command.said())?.[1];
+        },
+        120_000,
+        command.said,
+    );
+    const stop = async (): Promise<number | null> => {
+        if (command.process.exitCode === null && command.process.signalCode === null) command.process.kill('SIGINT');
+        return (await command.done).code;
+    };
+    return {
+        address: address.replace(/\/$/, ''),
+        data,
+        command,
+        pidOf: (duty) => (JSON.parse(readFileSync(join(data, `run/${duty}.json`), 'utf8')) as { pid: number }).pid,
+        stop,
+        async close() {
+            await stop();
+            rmSync(data, { recursive: true, force: true });
+        },
+    };
+}
+
+export function lives(pid: number): boolean {
+    try {
+        const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+        return stat.slice(stat.lastIndexOf(')') + 2)[0] !== 'Z';
+    } catch {
+        return false;
+    }
+}
