@@ -13,7 +13,12 @@ import { temporaryFolder } from '../support/instance.ts';
 const TREE: StandInSite = ({ path }) => {
     const n = Number(path.slice(1));
     const isPage = /^\/\d*$/.test(path) && n < 400;
-    return { status: isPage ? 200 : 404, headers: { 'content-type': 'text/html' }, body: `<title>${n}</title><a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`, delay: 12 };
+    return {
+        status: isPage ? 200 : 404,
+        headers: { 'content-type': 'text/html' },
+        body: `<title>${n}</title><a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`,
+        delay: 12,
+    };
 };
 const TREE_PAGES = 400;
 
@@ -24,14 +29,21 @@ interface Asked {
 }
 
 /** A bare request, with whatever headers; nothing is followed. */
-function ask(address: string, path: string, options: { method?: string; headers?: Record<string, string>; body?: string } = {}): Promise<Asked> {
+function ask(
+    address: string,
+    path: string,
+    options: { method?: string; headers?: Record<string, string>; body?: string } = {},
+): Promise<Asked> {
     const url = new URL(address);
     return new Promise((resolve, reject) => {
-        const sent = request({ host: url.hostname, port: url.port, path, method: options.method ?? 'GET', headers: options.headers }, (answer) => {
-            let body = '';
-            answer.on('data', (piece: Buffer) => (body += piece.toString()));
-            answer.on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body }));
-        });
+        const sent = request(
+            { host: url.hostname, port: url.port, path, method: options.method ?? 'GET', headers: options.headers },
+            (answer) => {
+                let body = '';
+                answer.on('data', (piece: Buffer) => (body += piece.toString()));
+                answer.on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body }));
+            },
+        );
         sent.on('error', reject);
         sent.end(options.body);
     });
@@ -44,15 +56,33 @@ async function addAndSurvey(app: Application, start: string): Promise<string> {
     const answer = await ask(app.address, '/sites/new', {
         method: 'POST',
         headers: { ...FORM, origin: app.address, accept: 'text/html' },
-        body: new URLSearchParams({ start, maxPages: '5000', concurrency: '4', robots: 'obey', then: 'survey' }).toString(),
+        body: new URLSearchParams({
+            start,
+            maxPages: '5000',
+            concurrency: '4',
+            robots: 'obey',
+            then: 'survey',
+        }).toString(),
     });
     expect(answer.status, answer.body.slice(0, 300)).toBe(303);
     const match = /\/sites\/(\d+)\/(\d+)\/progress/.exec(String(answer.headers.location));
     return `/api/v1/sites/${match?.[1]}/surveys/${match?.[2]}`;
 }
 
-const Window = z.object({ total: z.number(), rows: z.array(z.object({ record: z.object({ url: z.string(), status: z.number().nullable(), not_read: z.string().nullable() }) })) });
-const Summary = z.object({ complete: z.boolean(), ended: z.string().nullable(), pages: z.number(), by_status: z.record(z.string(), z.number()) });
+const Window = z.object({
+    total: z.number(),
+    rows: z.array(
+        z.object({
+            record: z.object({ url: z.string(), status: z.number().nullable(), not_read: z.string().nullable() }),
+        }),
+    ),
+});
+const Summary = z.object({
+    complete: z.boolean(),
+    ended: z.string().nullable(),
+    pages: z.number(),
+    by_status: z.record(z.string(), z.number()),
+});
 
 async function summaryOf(app: Application, api: string): Promise<z.infer<typeof Summary>> {
     return Summary.parse(JSON.parse((await ask(app.address, `${api}/summary.json`)).body));
@@ -73,7 +103,9 @@ function times(log: LoggedRequest[]): Map<string, number> {
 describe('starting and stopping', () => {
     it('steps over a taken port, keeps it, refuses a second start, and ends everything on Ctrl-C', async () => {
         const blocker = createServer();
-        const taken = await new Promise<number>((resolve) => blocker.listen(0, '127.0.0.1', () => resolve((blocker.address() as { port: number }).port)));
+        const taken = await new Promise<number>((resolve) =>
+            blocker.listen(0, '127.0.0.1', () => resolve((blocker.address() as { port: number }).port)),
+        );
         const app = await startApplication(['start', '--port', String(taken)]);
         blocker.close();
         expect(new URL(app.address).hostname).toBe('127.0.0.1');
@@ -110,7 +142,8 @@ describe('killed in the middle of a survey', () => {
             await until('some storing', async () => (await readUrls(app, api).catch(() => [])).length > 20, 60_000);
             const stored = await readUrls(app, api);
             const asked = times(standIn.log);
-            for (const url of stored) expect(asked.get(url), `${url} is shown and was asked for`).toBeGreaterThanOrEqual(1);
+            for (const url of stored)
+                expect(asked.get(url), `${url} is shown and was asked for`).toBeGreaterThanOrEqual(1);
             await harm();
             const summary = await until(
                 'the end of the survey',
@@ -172,7 +205,16 @@ describe('killed in the middle of a survey', () => {
     it('shares its database with a survey from the command line', async () => {
         const standIn = await startStandIn(TREE);
         const folder = temporaryFolder('export');
-        const { code, err } = await runCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '20', '--export', folder, '--data', app.data]);
+        const { code, err } = await runCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--max-pages',
+            '20',
+            '--export',
+            folder,
+            '--data',
+            app.data,
+        ]);
         await standIn.close();
         expect(code, err).toBe(0);
         expect(lives(app.pidOf('database'))).toBe(true);
@@ -190,8 +232,10 @@ describe('safe by default', () => {
 
     it('answers only to its own host names', async () => {
         const port = new URL(app.address).port;
-        for (const host of [`evil.example:${port}`, `127.0.0.1:1`, 'localhost']) expect((await ask(app.address, '/sites', { headers: { host } })).status, host).toBe(421);
-        for (const host of [`127.0.0.1:${port}`, `localhost:${port}`]) expect((await ask(app.address, '/sites', { headers: { host } })).status, host).toBe(200);
+        for (const host of [`evil.example:${port}`, `127.0.0.1:1`, 'localhost'])
+            expect((await ask(app.address, '/sites', { headers: { host } })).status, host).toBe(421);
+        for (const host of [`127.0.0.1:${port}`, `localhost:${port}`])
+            expect((await ask(app.address, '/sites', { headers: { host } })).status, host).toBe(200);
         // Static files are behind the same door.
         expect((await ask(app.address, '/mark.svg', { headers: { host: 'evil.example' } })).status).toBe(421);
     });
@@ -199,9 +243,19 @@ describe('safe by default', () => {
     it('takes no change from another site', async () => {
         const body = new URLSearchParams({ start: 'https://site.example/' }).toString();
         for (const origin of ['https://evil.example', 'null']) {
-            expect((await ask(app.address, '/sites/new', { method: 'POST', headers: { ...FORM, origin }, body })).status, origin).toBe(403);
+            expect(
+                (await ask(app.address, '/sites/new', { method: 'POST', headers: { ...FORM, origin }, body })).status,
+                origin,
+            ).toBe(403);
         }
-        expect((await ask(app.address, '/api/v1/sites/1/surveys/1/stop', { method: 'POST', headers: { origin: 'https://evil.example' } })).status).toBe(403);
+        expect(
+            (
+                await ask(app.address, '/api/v1/sites/1/surveys/1/stop', {
+                    method: 'POST',
+                    headers: { origin: 'https://evil.example' },
+                })
+            ).status,
+        ).toBe(403);
         expect((await ask(app.address, '/sites')).body).not.toContain('site.example');
     });
 
@@ -219,15 +273,31 @@ describe('safe by default', () => {
         const answer = await ask(app.address, '/sites/new', {
             method: 'POST',
             headers: { ...FORM, origin: app.address, accept: 'text/html' },
-            body: new URLSearchParams({ start: 'ftp://site.example/', maxPages: 'lots', pins: 'nonsense', concurrency: '2', robots: 'obey' }).toString(),
+            body: new URLSearchParams({
+                start: 'ftp://site.example/',
+                maxPages: 'lots',
+                pins: 'nonsense',
+                concurrency: '2',
+                robots: 'obey',
+            }).toString(),
         });
         expect(answer.status).toBe(400);
-        for (const part of ['only http and https can be surveyed', 'whole number from 1 to 1,000,000', 'is no pin', 'value="lots"', 'value="ftp://site.example/"']) expect(answer.body).toContain(part);
+        for (const part of [
+            'only http and https can be surveyed',
+            'whole number from 1 to 1,000,000',
+            'is no pin',
+            'value="lots"',
+            'value="ftp://site.example/"',
+        ])
+            expect(answer.body).toContain(part);
     });
 
-    it.each(['/sites/99', '/sites/x', '/sites/99/1/brief', '/api/v1/sites/1/surveys/99/pages', '/nowhere'])('%s is a plain 404', async (path) => {
-        const answer = await ask(app.address, path, { headers: { accept: 'text/html' } });
-        expect(answer.status).toBe(404);
-        expect(answer.body).not.toMatch(/at \w+ \(|node_modules/);
-    });
+    it.each(['/sites/99', '/sites/x', '/sites/99/1/brief', '/api/v1/sites/1/surveys/99/pages', '/nowhere'])(
+        '%s is a plain 404',
+        async (path) => {
+            const answer = await ask(app.address, path, { headers: { accept: 'text/html' } });
+            expect(answer.status).toBe(404);
+            expect(answer.body).not.toMatch(/at \w+ \(|node_modules/);
+        },
+    );
 });

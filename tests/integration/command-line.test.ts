@@ -25,12 +25,19 @@ let folders = 0;
 const exportFolder = (): string => join(work, `export-${folders++}`);
 
 /** Surveys a site that a stand-in serves under www.site.example. */
-async function surveyOf(site: StandInSite, words: string[] = [], start = 'https://www.site.example/'): Promise<CommandResult & { folder: string }> {
+async function surveyOf(
+    site: StandInSite,
+    words: string[] = [],
+    start = 'https://www.site.example/',
+): Promise<CommandResult & { folder: string }> {
     const standIn = await startStandIn(site);
     try {
         const folder = exportFolder();
         const pin = `www.site.example=127.0.0.1:${standIn.port}`;
-        return { ...(await runCommand(['survey', start, '--pin', pin, '--export', folder, '--data', data, ...words])), folder };
+        return {
+            ...(await runCommand(['survey', start, '--pin', pin, '--export', folder, '--data', data, ...words])),
+            folder,
+        };
     } finally {
         await standIn.close();
     }
@@ -43,7 +50,10 @@ describe('a good survey', () => {
     beforeAll(async () => {
         standIn = await startStandIn(fernhollow());
         folder = exportFolder();
-        const pins = ['www.fernhollow-tools.example', 'fernhollow-tools.example'].flatMap((host) => ['--pin', `${host}=127.0.0.1:${standIn.port}`]);
+        const pins = ['www.fernhollow-tools.example', 'fernhollow-tools.example'].flatMap((host) => [
+            '--pin',
+            `${host}=127.0.0.1:${standIn.port}`,
+        ]);
         result = await runCommand(['survey', answers.START, ...pins, '--export', folder, '--data', data]);
     });
     afterAll(() => standIn.close());
@@ -65,15 +75,33 @@ describe('a good survey', () => {
         const pages = readCsv(folder, 'pages.csv');
         const links = readCsv(folder, 'links.csv');
         const summary = readSummary(folder);
-        expect(summary).toMatchObject({ complete: true, reasons: [], pages: pages.length, links: links.length, orphans: pages.filter((page) => page.orphan === 'true').length });
+        expect(summary).toMatchObject({
+            complete: true,
+            reasons: [],
+            pages: pages.length,
+            links: links.length,
+            orphans: pages.filter((page) => page.orphan === 'true').length,
+        });
         for (const part of ['by_status', 'by_gate', 'by_depth', 'by_evidence']) {
-            expect(Object.values(summary[part] as Record<string, number>).reduce((a, b) => a + b, 0), part).toBe(pages.length);
+            expect(
+                Object.values(summary[part] as Record<string, number>).reduce((a, b) => a + b, 0),
+                part,
+            ).toBe(pages.length);
         }
         // Incoming links, counted again from the links file by the definition.
         const read = new Set(pages.filter((page) => page.status === '200').map((page) => page.url));
         for (const page of pages) {
-            const incoming = links.filter((link) => link.kind === 'a' && link.target === page.url && link.source !== page.url && read.has(link.source ?? ''));
-            expect(incoming.reduce((sum, link) => sum + Number(link.occurrences), 0), page.url).toBe(Number(page.incoming_links));
+            const incoming = links.filter(
+                (link) =>
+                    link.kind === 'a' &&
+                    link.target === page.url &&
+                    link.source !== page.url &&
+                    read.has(link.source ?? ''),
+            );
+            expect(
+                incoming.reduce((sum, link) => sum + Number(link.occurrences), 0),
+                page.url,
+            ).toBe(Number(page.incoming_links));
             expect(new Set(incoming.map((link) => link.source)).size, page.url).toBe(Number(page.incoming_pages));
         }
     });
@@ -85,7 +113,10 @@ describe('a good survey', () => {
         for (const link of links) {
             const url = new URL(link.source!);
             const { body } = site({ scheme: 'https', host: url.hostname, path: url.pathname + url.search });
-            const lines = String(body).split('\n').slice(Number(link.line) - 1, Number(link.line) + 1).join('\n');
+            const lines = String(body)
+                .split('\n')
+                .slice(Number(link.line) - 1, Number(link.line) + 1)
+                .join('\n');
             expect(lines, `${link.source} line ${link.line}`).toContain(link.href!.replaceAll('&', '&amp;'));
         }
     });
@@ -98,11 +129,18 @@ describe('a good survey', () => {
 
 describe('limits', () => {
     it('ends with 0 when a limit of the user cut it, and says that it is partial', async () => {
-        const { code, out, folder } = await surveyOf(tableSite({ '/': '<a href=/a>a</a>', '/a': '<a href=/b>b</a>', '/b': 'b' }), ['--max-depth', '1']);
+        const { code, out, folder } = await surveyOf(
+            tableSite({ '/': '<a href=/a>a</a>', '/a': '<a href=/b>b</a>', '/b': 'b' }),
+            ['--max-depth', '1'],
+        );
         expect(code).toBe(0);
         expect(out).toContain('partial (max-depth)');
         expect(readSummary(folder)).toMatchObject({ complete: false, reasons: ['max-depth'], orphans: null });
-        expect(readCsv(folder, 'pages.csv').map((page) => [page.status, page.not_read, page.orphan])).toEqual([['200', '', ''], ['200', '', ''], ['', 'limit', '']]);
+        expect(readCsv(folder, 'pages.csv').map((page) => [page.status, page.not_read, page.orphan])).toEqual([
+            ['200', '', ''],
+            ['200', '', ''],
+            ['', 'limit', ''],
+        ]);
     });
 });
 
@@ -112,7 +150,10 @@ describe('wrong usage ends with 2 and names what is wrong', () => {
         [['survey', 'https://site.example/'], /--export/],
         [['survey', 'https://site.example/', 'https://other.example/', '--export', '/tmp/x'], /one too many/],
         [['survey', 'ftp://site.example/', '--export', '/tmp/x'], /URL: .*http/],
-        [['survey', 'https://site.example/', '--export', '/tmp/x', '--max-pages', 'all'], /--max-pages: .*whole number/],
+        [
+            ['survey', 'https://site.example/', '--export', '/tmp/x', '--max-pages', 'all'],
+            /--max-pages: .*whole number/,
+        ],
         [['survey', 'https://site.example/', '--export', '/tmp/x', '--max-depth', '-1'], /--max-depth/],
         [['survey', 'https://site.example/', '--export', '/tmp/x', '--concurrency', '0'], /--concurrency/],
         [['survey', 'https://site.example/', '--export', '/tmp/x', '--robots', 'ignore'], /--robots/],
@@ -132,7 +173,14 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
 
     it('no such host', async () => {
         const folder = exportFolder();
-        const { code, err } = await runCommand(['survey', 'https://no-such-host.invalid/', '--export', folder, '--data', data]);
+        const { code, err } = await runCommand([
+            'survey',
+            'https://no-such-host.invalid/',
+            '--export',
+            folder,
+            '--data',
+            data,
+        ]);
         expect(err).toMatch(/Could not survey https:\/\/no-such-host\.invalid\/.*no such host: no-such-host\.invalid/s);
         expect(code).toBe(1);
         expect(readSummary(folder)).toMatchObject({ complete: false, pages: 1 });
@@ -141,14 +189,28 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
     it('a refused connection', async () => {
         const standIn = await startStandIn(tableSite({}));
         await standIn.close();
-        const { code, err } = await runCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--export', exportFolder(), '--data', data]);
+        const { code, err } = await runCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--export',
+            exportFolder(),
+            '--data',
+            data,
+        ]);
         expect(err).toMatch(/refused the connection/);
         expect(code).toBe(1);
     });
 
     it('a TLS error', async () => {
         const standIn = await startStandIn(tableSite({ '/': 'x' }));
-        const { code, err } = await runCommand(['survey', `https://127.0.0.1:${standIn.port}/`, '--export', exportFolder(), '--data', data]);
+        const { code, err } = await runCommand([
+            'survey',
+            `https://127.0.0.1:${standIn.port}/`,
+            '--export',
+            exportFolder(),
+            '--data',
+            data,
+        ]);
         await standIn.close();
         expect(err).toMatch(/TLS failed with 127\.0\.0\.1/);
         expect(code).toBe(1);
@@ -158,14 +220,27 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
         const { code, err, folder } = await surveyOf(tableSite({ '/': redirectTo('https://other.example/') }));
         expect(err).toMatch(/redirects to https:\/\/other\.example\/, which does not belong to this site/);
         expect(code).toBe(1);
-        expect(page('/', folder)).toMatchObject({ status: '301', redirect_to: 'https://other.example/', gate: 'redirect' });
+        expect(page('/', folder)).toMatchObject({
+            status: '301',
+            redirect_to: 'https://other.example/',
+            gate: 'redirect',
+        });
     });
 
     it('robots.txt that closes the start page, with the rule and its line', async () => {
-        const { code, err, folder } = await surveyOf(tableSite({ '/robots.txt': 'User-agent: *\n\nDisallow: /', '/': 'x' }));
-        expect(err).toMatch(/robots\.txt closes .* for EdgeMap: Disallow: \/ \(https:\/\/www\.site\.example\/robots\.txt, line 3\)/);
+        const { code, err, folder } = await surveyOf(
+            tableSite({ '/robots.txt': 'User-agent: *\n\nDisallow: /', '/': 'x' }),
+        );
+        expect(err).toMatch(
+            /robots\.txt closes .* for EdgeMap: Disallow: \/ \(https:\/\/www\.site\.example\/robots\.txt, line 3\)/,
+        );
         expect(code).toBe(1);
-        expect(page('/', folder)).toMatchObject({ status: '', robots_allowed: 'false', gate: 'robots', not_read: 'robots' });
+        expect(page('/', folder)).toMatchObject({
+            status: '',
+            robots_allowed: 'false',
+            gate: 'robots',
+            not_read: 'robots',
+        });
     });
 
     it('a start page that answers 404', async () => {
@@ -176,7 +251,9 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
     });
 
     it('a start page that is no HTML', async () => {
-        const { code, err } = await surveyOf(tableSite({ '/': { body: '{}', headers: { 'content-type': 'application/json' } } }));
+        const { code, err } = await surveyOf(
+            tableSite({ '/': { body: '{}', headers: { 'content-type': 'application/json' } } }),
+        );
         expect(err).toMatch(/is application\/json, not HTML/);
         expect(code).toBe(1);
     });
@@ -185,7 +262,14 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
         const file = join(work, 'a-file');
         writeFileSync(file, '');
         const standIn = await startStandIn(tableSite({ '/': 'x' }));
-        const { code, err } = await runCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--export', join(file, 'sub'), '--data', data]);
+        const { code, err } = await runCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--export',
+            join(file, 'sub'),
+            '--data',
+            data,
+        ]);
         await standIn.close();
         expect(err).toMatch(/export folder .*a-file.* cannot be written/);
         expect(code).toBe(1);
@@ -193,7 +277,9 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
     });
 
     it('but a malformed sitemap is told, and the survey goes on', async () => {
-        const { code, out } = await surveyOf(tableSite({ '/': 'x', '/sitemap.xml': '<urlset><url><loc>https://www.site.example/</loc></url><oops' }));
+        const { code, out } = await surveyOf(
+            tableSite({ '/': 'x', '/sitemap.xml': '<urlset><url><loc>https://www.site.example/</loc></url><oops' }),
+        );
         expect(out).toMatch(/sitemap\.xml: 1 addresses.*XML is broken/s);
         expect(code).toBe(0);
     });
@@ -203,13 +289,27 @@ describe('interrupted', () => {
     const slow: StandInSite = ({ path }) => {
         const n = Number(path.slice(1));
         const isPage = /^\/\d*$/.test(path);
-        return { status: isPage ? 200 : 404, headers: { 'content-type': 'text/html' }, body: `<a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`, delay: 15 };
+        return {
+            status: isPage ? 200 : 404,
+            headers: { 'content-type': 'text/html' },
+            body: `<a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`,
+            delay: 15,
+        };
     };
 
     it('by Ctrl-C it stops, keeps and exports what was read', async () => {
         const standIn = await startStandIn(slow);
         const folder = exportFolder();
-        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '5000', '--export', folder, '--data', data]);
+        const running = startCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--max-pages',
+            '5000',
+            '--export',
+            folder,
+            '--data',
+            data,
+        ]);
         await until('reading', () => standIn.log.length > 60, 60_000, running.said);
         running.process.kill('SIGINT');
         const { code, err } = await running.done;
@@ -221,7 +321,16 @@ describe('interrupted', () => {
 
     it('by SIGTERM it ends with 4', async () => {
         const standIn = await startStandIn(slow);
-        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '5000', '--export', exportFolder(), '--data', data]);
+        const running = startCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--max-pages',
+            '5000',
+            '--export',
+            exportFolder(),
+            '--data',
+            data,
+        ]);
         await until('reading', () => standIn.log.length > 40, 60_000, running.said);
         running.process.kill('SIGTERM');
         const { code } = await running.done;
@@ -232,7 +341,16 @@ describe('interrupted', () => {
     it('by a killed database it goes on with the one started again, and loses nothing', async () => {
         const standIn = await startStandIn(slow);
         const folder = exportFolder();
-        const running = startCommand(['survey', `http://127.0.0.1:${standIn.port}/`, '--max-pages', '600', '--export', folder, '--data', data]);
+        const running = startCommand([
+            'survey',
+            `http://127.0.0.1:${standIn.port}/`,
+            '--max-pages',
+            '600',
+            '--export',
+            folder,
+            '--data',
+            data,
+        ]);
         await until('reading', () => standIn.log.length > 100, 60_000, running.said);
         const { pid } = JSON.parse(readFileSync(join(data, 'run/database.json'), 'utf8')) as { pid: number };
         process.kill(pid, 'SIGKILL');

@@ -11,7 +11,16 @@ import { migrateStore, MIGRATIONS_FOLDER, openStore } from '$lib/server/store/co
 import { askToStop, renewLease, takeJob } from '$lib/server/store/job-store.ts';
 import { packLinks, packPlaces, unpackLinks, unpackPlaces } from '$lib/server/store/packing.ts';
 import { addSite, listSites, siteForStart } from '$lib/server/store/site-store.ts';
-import { closeSurvey, createSurvey, deleteSurveys, findSurvey, getSurvey, listSurveys, loadRows, storeBatch } from '$lib/server/store/survey-store.ts';
+import {
+    closeSurvey,
+    createSurvey,
+    deleteSurveys,
+    findSurvey,
+    getSurvey,
+    listSurveys,
+    loadRows,
+    storeBatch,
+} from '$lib/server/store/survey-store.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 
 let instance: Instance;
@@ -29,17 +38,65 @@ function sampleRows(): SurveyRows {
     rows.addresses = urls.map((path, id) => ({ id, url: `https://site.example${path}`, internal: id !== 3 }));
     rows.pages = [
         {
-            address: 0, seq: 0, status: 200, notRead: '', failure: '', mediaType: 'text/html', redirectTo: 1, instantRefresh: null, title: 'Straße 😀 \\ " \' \u0000x',
-            h1: '', description: 'd', language: 'cy', words: 0, metaRobots: 'noindex', xRobotsTag: '', noindex: true, noindexReason: 'meta', nofollow: false,
-            canonicals: [1, 2], robotsAllowed: null, robotsRule: '', bytes: 7, milliseconds: 3, readAt: 1_795_000_000_123,
+            address: 0,
+            seq: 0,
+            status: 200,
+            notRead: '',
+            failure: '',
+            mediaType: 'text/html',
+            redirectTo: 1,
+            instantRefresh: null,
+            title: 'Straße 😀 \\ " \' \u0000x',
+            h1: '',
+            description: 'd',
+            language: 'cy',
+            words: 0,
+            metaRobots: 'noindex',
+            xRobotsTag: '',
+            noindex: true,
+            noindexReason: 'meta',
+            nofollow: false,
+            canonicals: [1, 2],
+            robotsAllowed: null,
+            robotsRule: '',
+            bytes: 7,
+            milliseconds: 3,
+            readAt: 1_795_000_000_123,
         },
     ];
-    rows.lists = [{ id: 0, links: [{ kind: 'a', target: 1, text: '', fragment: 'f', anchor: 'Ångström'.repeat(80), name: '', rel: 'nofollow' }, { kind: 'other', target: null, text: 'mailto:x', fragment: '', anchor: '', name: 'n', rel: '' }] }];
+    rows.lists = [
+        {
+            id: 0,
+            links: [
+                {
+                    kind: 'a',
+                    target: 1,
+                    text: '',
+                    fragment: 'f',
+                    anchor: 'Ångström'.repeat(80),
+                    name: '',
+                    rel: 'nofollow',
+                },
+                { kind: 'other', target: null, text: 'mailto:x', fragment: '', anchor: '', name: 'n', rel: '' },
+            ],
+        },
+    ];
     rows.layouts = [{ id: 0, lines: [0, 4], columns: [1, 9], hrefs: ['../x', 'mailto:x'] }];
     rows.blocks = [{ id: 0, region: 'nav', place: 'div>nav>ul', list: 0, name: 'abc' }];
     rows.pageBlocks = [{ page: 0, ordinal: 0, block: 0, layout: 0, line: 12 }];
-    rows.evidence = [{ address: 1, evidence: 'sitemap', source: 'https://site.example/sitemap.xml', line: 3, lastmod: '2026-03-02' }];
-    rows.files = [{ kind: 'robots', url: 'https://site.example/robots.txt', status: null, note: 'n', entries: null, text: 'User-agent: *' }];
+    rows.evidence = [
+        { address: 1, evidence: 'sitemap', source: 'https://site.example/sitemap.xml', line: 3, lastmod: '2026-03-02' },
+    ];
+    rows.files = [
+        {
+            kind: 'robots',
+            url: 'https://site.example/robots.txt',
+            status: null,
+            note: 'n',
+            entries: null,
+            text: 'User-agent: *',
+        },
+    ];
     return rows;
 }
 
@@ -88,7 +145,12 @@ describe('a survey in the database', () => {
         const survey = await createSurvey(db, site.id, SETTINGS);
         await storeBatch(db, survey.id, 1, sampleRows());
         await closeSurvey(db, survey.id, { state: 'finished', cut: ['max-pages', 'stopped'], trouble: 't' });
-        expect(await findSurvey(db, site.id, 1)).toMatchObject({ state: 'finished', cut: ['max-pages', 'stopped'], trouble: 't', revision: 1 });
+        expect(await findSurvey(db, site.id, 1)).toMatchObject({
+            state: 'finished',
+            cut: ['max-pages', 'stopped'],
+            trouble: 't',
+            revision: 1,
+        });
         await deleteSurveys(db, [survey.id]);
         expect(await getSurvey(db, survey.id)).toBeNull();
         expect(await loadRows(db, survey.id)).toEqual(emptyRows());
@@ -107,7 +169,8 @@ describe('a survey in the database', () => {
 describe('packing', () => {
     it('keeps lists and layouts of any length', () => {
         const { lists, layouts } = sampleRows();
-        for (const links of [[], lists[0]!.links, Array.from({ length: 3000 }, () => lists[0]!.links[0]!)]) expect(unpackLinks(packLinks(links))).toEqual(links);
+        for (const links of [[], lists[0]!.links, Array.from({ length: 3000 }, () => lists[0]!.links[0]!)])
+            expect(unpackLinks(packLinks(links))).toEqual(links);
         expect(unpackPlaces(0, packPlaces(layouts[0]!))).toEqual(layouts[0]);
     });
 });
@@ -121,9 +184,14 @@ describe('jobs', () => {
         }
         const survey = await createSurvey(db, site.id, SETTINGS);
         const taken = await Promise.all(['one', 'two', 'three'].map((owner) => takeJob(db, owner, () => false)));
-        expect(taken.filter((job) => job !== null)).toEqual([{ id: expect.any(Number) as number, surveyId: survey.id, attempts: 1 }]);
+        expect(taken.filter((job) => job !== null)).toEqual([
+            { id: expect.any(Number) as number, surveyId: survey.id, attempts: 1 },
+        ]);
         expect(await takeJob(db, 'four', () => false)).toBeNull();
-        expect(await takeJob(db, 'four', (owner) => owner !== 'tidy')).toMatchObject({ surveyId: survey.id, attempts: 2 });
+        expect(await takeJob(db, 'four', (owner) => owner !== 'tidy')).toMatchObject({
+            surveyId: survey.id,
+            attempts: 2,
+        });
         expect(await renewLease(db, survey.id, 'one')).toEqual({ ours: false, stopAsked: false });
         await askToStop(db, survey.id);
         expect(await renewLease(db, survey.id, 'four')).toEqual({ ours: true, stopAsked: true });
@@ -141,7 +209,9 @@ describe('the server', () => {
         const secret = join(instance.folder.path, 'secret');
         expect(statSync(secret).mode & 0o777).toBe(0o600);
         expect(readFileSync(secret, 'utf8').trim()).toMatch(/^[0-9a-f]{48}$/);
-        const [rows] = await instance.store.pool.query("SELECT @@skip_networking AS skip, @@collation_database AS collation, @@time_zone AS zone, CURRENT_USER() AS user");
+        const [rows] = await instance.store.pool.query(
+            'SELECT @@skip_networking AS skip, @@collation_database AS collation, @@time_zone AS zone, CURRENT_USER() AS user',
+        );
         expect(rows).toEqual([{ skip: 1, collation: 'utf8mb4_nopad_bin', zone: '+00:00', user: 'edgemap@localhost' }]);
     });
 
@@ -181,7 +251,9 @@ describe('migrations', () => {
     });
 
     it('run from each earlier version', async () => {
-        const journal = JSON.parse(readFileSync(join(projectRoot(), MIGRATIONS_FOLDER, 'meta/_journal.json'), 'utf8')) as { entries: { tag: string }[] };
+        const journal = JSON.parse(
+            readFileSync(join(projectRoot(), MIGRATIONS_FOLDER, 'meta/_journal.json'), 'utf8'),
+        ) as { entries: { tag: string }[] };
         const path = temporaryFolder('migrate');
         const folder = openDataFolder(path);
         const hold = await holdDatabase(folder);
@@ -191,7 +263,8 @@ describe('migrations', () => {
                 mkdirSync(join(part, 'meta'), { recursive: true });
                 const entries = journal.entries.slice(0, version);
                 writeFileSync(join(part, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
-                for (const { tag } of entries) copyFileSync(join(projectRoot(), MIGRATIONS_FOLDER, `${tag}.sql`), join(part, `${tag}.sql`));
+                for (const { tag } of entries)
+                    copyFileSync(join(projectRoot(), MIGRATIONS_FOLDER, `${tag}.sql`), join(part, `${tag}.sql`));
                 await migrateStore(hold.access, part);
             }
             await migrateStore(hold.access);

@@ -16,7 +16,10 @@ export interface Application {
     close(): Promise<void>;
 }
 
-export async function startApplication(words: string[] = ['start'], data = temporaryFolder('application')): Promise<Application> {
+export async function startApplication(
+    words: string[] = ['start'],
+    data = temporaryFolder('application'),
+): Promise<Application> {
     const command = startCommand([...words, '--data', data]);
     const address = await until(
         'the address',

@@ -8,7 +8,9 @@ const eslint = new ESLint({ cwd: root });
 
 async function complaints(file: string, code: string): Promise<string[]> {
     const [result] = await eslint.lintText(code, { filePath: join(root, file) });
-    return (result?.messages ?? []).filter((message) => message.ruleId === 'no-restricted-imports').map((message) => message.message);
+    return (result?.messages ?? [])
+        .filter((message) => message.ruleId === 'no-restricted-imports')
+        .map((message) => message.message);
 }
 
 const use = (module: string): string => `import { thing } from '${module}';\nexport const it = thing;\n`;
@@ -21,9 +23,19 @@ describe.each([
     ['core imports no ui', 'src/lib/core/graph/depth.ts', '../../ui/parts/format.ts', 'parse5'],
     ['core imports no alias', 'src/lib/core/graph/depth.ts', '$lib/core/graph/rows.ts', 'saxes'],
     ['ui imports no server', 'src/lib/ui/parts/format.ts', '$lib/server/app.ts', '$lib/core/gates/gates.ts'],
-    ['ui imports no server by a relative path', 'src/lib/ui/parts/format.ts', '../../server/app.ts', './gate-glyphs.ts'],
+    [
+        'ui imports no server by a relative path',
+        'src/lib/ui/parts/format.ts',
+        '../../server/app.ts',
+        './gate-glyphs.ts',
+    ],
     ['ui does not know where it stands', 'src/lib/ui/parts/format.ts', '$app/state', 'echarts/core'],
-    ['crawl touches no store', 'src/lib/server/crawl/frontier.ts', '../store/survey-store.ts', '../../core/gates/gates.ts'],
+    [
+        'crawl touches no store',
+        'src/lib/server/crawl/frontier.ts',
+        '../store/survey-store.ts',
+        '../../core/gates/gates.ts',
+    ],
     ['crawl touches no database', 'src/lib/server/crawl/frontier.ts', 'mysql2/promise', 'undici'],
     ['crawl starts no jobs', 'src/lib/server/crawl/frontier.ts', '../jobs/worker-loop.ts', './pins.ts'],
     ['only store speaks SQL: jobs', 'src/lib/server/jobs/worker-loop.ts', 'drizzle-orm', '../store/job-store.ts'],

@@ -26,7 +26,10 @@
             <h1 class="headline mb-2">{counted(data.sites.length, 'site')}.</h1>
             <table class="ruled">
                 <thead
-                    ><tr><th>Site</th><th>Start page</th><th class="num">Surveys</th><th>Last survey</th><th></th></tr
+                    ><tr
+                        ><th>Site</th><th>Start page</th><th class="num">Surveys</th><th>Last survey</th><th
+                            ><span class="visually-hidden">Action</span></th
+                        ></tr
                     ></thead
                 >
                 <tbody>

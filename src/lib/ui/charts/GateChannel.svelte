@@ -66,7 +66,7 @@
                 font-size="11.5"
                 fill="currentColor">{count(stage.after)}</text
             >{/if}
-        <a href={hrefOfGate(stage.gate)} aria-label="{count(stage.stopped)} stop at {stage.gate}">
+        <a href={hrefOfGate(stage.gate)} aria-label="{count(stage.stopped)} {stage.gate}: stopped at this gate">
             <rect x={stage.x - STEP / 2 + 1} y={HEIGHT + 8} width={STEP - 2} height="46" fill="transparent" />
             <text
                 class="num"
@@ -76,7 +76,7 @@
                 font-size="13"
                 font-weight="600"
                 fill={stage.stopped > 0 ? 'var(--color-primary)' : 'var(--ink3)'}>{count(stage.stopped)}</text
-            >
+            >{' '}
             <path
                 d={GATE_GLYPHS[stage.gate]}
                 transform="translate({stage.x - 6} {HEIGHT + 27})"

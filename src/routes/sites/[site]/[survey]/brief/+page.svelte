@@ -170,9 +170,9 @@
                 <table class="ruled">
                     <thead
                         ><tr
-                            ><th></th><th>Address on {data.origin.replace(/^https?:\/\//, '')}</th><th>Title</th><th
-                                >Kind</th
-                            ><th>Known by</th><th class="num">Incoming pages</th></tr
+                            ><th><span class="visually-hidden">Form</span></th><th
+                                >Address on {data.origin.replace(/^https?:\/\//, '')}</th
+                            ><th>Title</th><th>Kind</th><th>Known by</th><th class="num">Incoming pages</th></tr
                         ></thead
                     >
                     <tbody>

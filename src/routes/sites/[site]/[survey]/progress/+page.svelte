@@ -104,7 +104,13 @@
                         : 'This is all that was found.'}
                 </p>
                 <table class="ruled levels mt-2">
-                    <thead><tr><th class="num">depth</th><th></th><th class="num">read of found</th></tr></thead>
+                    <thead
+                        ><tr
+                            ><th class="num">depth</th><th><span class="visually-hidden">Share</span></th><th
+                                class="num">read of found</th
+                            ></tr
+                        ></thead
+                    >
                     <tbody>
                         {#each progress.levels as level (level.level)}
                             <tr>

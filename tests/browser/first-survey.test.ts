@@ -1,0 +1,321 @@
+/** The first five minutes of a user, in the real browser. */
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parse } from 'csv-parse/sync';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import * as answers from '../../demo/answers.ts';
+import { fernhollow } from '../../demo/fernhollow/site.ts';
+import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
+import { startApplication, type Application } from '../support/application.ts';
+import { clickText, openBrowser, openPage, textOf, waitForText, type WatchedPage } from '../support/browser.ts';
+import { until, type Row } from '../support/command.ts';
+
+let app: Application;
+let standIn: StandIn;
+let browser: Browser;
+let watched: WatchedPage;
+let page: Page;
+const downloads = mkdtempSync(join(tmpdir(), 'edgemap-downloads-'));
+
+beforeAll(async () => {
+    standIn = await startStandIn(fernhollow());
+    app = await startApplication();
+    browser = await openBrowser();
+    watched = await openPage(browser, app.address);
+    ({ page } = watched);
+    const session = await page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
+});
+afterAll(async () => {
+    await browser?.close();
+    await app?.close();
+    await standIn?.close();
+    rmSync(downloads, { recursive: true, force: true });
+});
+afterEach(() => {
+    expect(watched.troubles).toEqual([]);
+});
+
+async function downloaded(name: RegExp): Promise<string> {
+    const file = await until(
+        `the download ${name}`,
+        () => readdirSync(downloads).find((item) => name.test(item) && !item.endsWith('.crdownload')),
+        30_000,
+    );
+    return readFileSync(join(downloads, file), 'utf8');
+}
+
+describe('a new user', () => {
+    it('comes to the form for the first site', async () => {
+        await page.goto(app.address);
+        await waitForText(page, 'Which website is it, and where does it start?');
+    });
+
+    it('is told in place what is wrong, and loses nothing typed', async () => {
+        await page.type('#start', 'not a web address');
+        await page.$eval('#maxPages', (field) => ((field as HTMLInputElement).value = 'lots'));
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add and start the survey')]);
+        await waitForText(page, '"not a web address" is no web address.');
+        await waitForText(page, 'The page limit is a whole number from 1 to 1,000,000.');
+        expect(await page.$eval('#start', (field) => (field as HTMLInputElement).value)).toBe('not a web address');
+        // The browser notes every answer with status 400 in its console.
+        watched.troubles.length = 0;
+    });
+
+    it('adds a site, surveys it and watches it being read', async () => {
+        const fill = (selector: string, value: string): Promise<void> =>
+            page.$eval(selector, (field, text) => ((field as HTMLInputElement).value = text), value);
+        await fill('#start', answers.START);
+        await fill('#maxPages', '1000');
+        await fill(
+            '#pins',
+            ['www.fernhollow-tools.example', 'fernhollow-tools.example']
+                .map((host) => `${host}=127.0.0.1:${standIn.port}`)
+                .join('\n'),
+        );
+        await fill('#name', 'Fernhollow');
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add and start the survey')]);
+        await waitForText(page, 'is done: read the Brief', 60_000);
+        await waitForText(page, 'read of 168 found');
+    });
+
+    it('reads the Brief: a sentence with numbers that are sets', async () => {
+        await clickText(page, 'read the Brief');
+        await waitForText(
+            page,
+            `${answers.PAGES} pages were read; links reach 150 of them. 9 are orphans, and 4 of those are in the sitemap.`,
+        );
+        expect(await page.$$eval('section[aria-label="Orphans"] tbody tr', (rows) => rows.length)).toBe(9);
+        await clickText(page, '9');
+        await waitForText(page, '9 pages in this set.');
+        await waitForText(page, '/guides/cutting-glass-bottles/');
+    });
+
+    it('chooses a depth in the sounding', async () => {
+        await page.goto(`${app.address}/sites/1/1/brief`);
+        await page.waitForSelector('.sounding .chart svg');
+        await page.waitForSelector('a[aria-label^="3 pages at depth 9"]');
+        await page.click('a[aria-label^="3 pages at depth 9"]');
+        await waitForText(page, '3 pages in this set.');
+        for (const path of answers.NINE_CLICKS_DEEP) await waitForText(page, path);
+    });
+
+    it('looks a page up, reads its depth and opens its sheet', async () => {
+        await page.keyboard.press('/');
+        expect(await page.evaluate(() => document.activeElement?.id)).toBe('set-text');
+        await page.goto(`${app.address}/sites/1/1/pages`);
+        await page.type('#set-text', 'planing-end');
+        await page.keyboard.press('Enter');
+        await waitForText(page, '1 page in this set.');
+        expect(
+            await page.$$eval('[role=row] [role=cell]', (cells) => cells.map((cell) => cell.textContent?.trim())),
+        ).toContain('9');
+        await page.click('.page-link');
+        await waitForText(page, 'The way here 9 clicks');
+        expect(await textOf(page, '.sheet')).toContain('Passes all seven gates: it may be indexed.');
+    });
+
+    it('follows the path: every step with the words clicked', async () => {
+        const steps = await page.$$eval('.sheet ol li', (items) =>
+            items.map((item) => [
+                item.querySelector('a span')?.getAttribute('title') ?? '',
+                item.querySelector('.aside')?.textContent?.replace(/[“”]/g, '') ?? '',
+            ]),
+        );
+        expect(steps).toEqual(
+            answers.WAY_TO_PLANING.map(([path, words]) => [answers.START.slice(0, -1) + path, words]),
+        );
+        await page.click('.sheet ol li:nth-child(8) a');
+        await waitForText(page, 'The way here 7 clicks');
+        await page.keyboard.press('Escape');
+        await page.waitForSelector('.sheet', { hidden: true });
+    });
+
+    it('orders and chooses columns', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages`);
+        await clickText(page, 'Depth', 'button');
+        await page.waitForSelector('[role=columnheader][aria-sort=descending]');
+        expect(await page.$eval('[role=row][aria-rowindex="2"]', (row) => row.textContent)).toContain('/guides/');
+        await page.click('details.columns summary');
+        const boxes = await page.$$('details.columns label');
+        for (const box of boxes)
+            if ((await box.evaluate((element) => element.textContent))?.trim() === 'Status') await box.click();
+        await page.waitForFunction(() =>
+            [...document.querySelectorAll('[role=columnheader]')].some((head) => head.textContent?.trim() === 'Status'),
+        );
+        expect(page.url()).toContain('columns=');
+    });
+
+    it('scrolls through all rows of the table', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages`);
+        await page.waitForSelector('[aria-rowindex="2"] .page-link');
+        const seen = new Set<string>();
+        for (let step = 0; step < 20; step++) {
+            await page.$eval('.scroller', (element, by) => element.scrollTo(0, by), step * 400);
+            await page.waitForFunction(() =>
+                [...document.querySelectorAll('.body [role=row]')].every((row) => row.querySelector('.page-link')),
+            );
+            for (const url of await page.$$eval('.page-link span[title]', (spans) =>
+                spans.map((span) => span.getAttribute('title') ?? ''),
+            ))
+                seen.add(url);
+        }
+        expect(seen.size).toBe(168);
+        expect((await page.$$('.body [role=row]')).length).toBeLessThan(100);
+    });
+
+    it('exports the current set with the chosen columns', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages?orphan=any&columns=url,depth,evidence`);
+        await clickText(page, 'CSV');
+        const rows = parse(await downloaded(/pages\.csv$/), { columns: true }) as Row[];
+        expect(rows.map((row) => row.url?.replace(answers.START, '/')).sort()).toEqual(
+            [...answers.OLD_SECTION, ...answers.ORPHAN_GUIDES].sort(),
+        );
+        expect(Object.keys(rows[0] ?? {})).toEqual(['url', 'depth', 'evidence']);
+    });
+
+    it('finds each of 20 links in the source at the exported line', async () => {
+        await page.goto(`${app.address}/sites/1/1/progress`);
+        await clickText(page, 'Links, CSV');
+        const rows = (parse(await downloaded(/links\.csv$/), { columns: true }) as Row[]).filter(
+            (row) => row.kind === 'a' && row.line !== '',
+        );
+        const source = fernhollow();
+        for (let pick = 0; pick < 20; pick++) {
+            const row = rows[Math.floor((pick * rows.length) / 20)]!;
+            const url = new URL(row.source!);
+            const { body } = source({ scheme: 'https', host: url.hostname, path: url.pathname + url.search });
+            // The tag opens on that line; in the demo an opening tag never goes over a line end.
+            expect(String(body).split('\n')[Number(row.line) - 1], `${row.source}:${row.line}`).toContain(
+                `href="${row.href}"`,
+            );
+        }
+    });
+});
+
+describe('stopping a survey on screen', () => {
+    it('keeps what is read and marks it partial', async () => {
+        const slow = await startStandIn(({ path }) => {
+            const n = Number(path.slice(1));
+            return {
+                status: /^\/\d*$/.test(path) ? 200 : 404,
+                headers: { 'content-type': 'text/html' },
+                body: `<title>${n}</title><a href="/${n * 2 + 1}">l</a><a href="/${n * 2 + 2}">r</a>`,
+                delay: 30,
+            };
+        });
+        await page.goto(`${app.address}/sites/new`);
+        await page.type('#start', `http://127.0.0.1:${slow.port}/`);
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add and start the survey')]);
+        await page.waitForFunction(
+            () => Number(document.querySelector('[data-testid=read]')?.textContent?.replace(/,/g, '')) > 10,
+            { timeout: 30_000 },
+        );
+        await clickText(page, 'Stop and keep what is read');
+        await waitForText(page, 'was stopped; what was read is kept.', 30_000);
+        await slow.close();
+        expect(await page.$('.neatline.partial')).not.toBeNull();
+        await page.goto(page.url().replace('progress', 'brief'));
+        await waitForText(page, 'The survey is partial, so what links do not reach is not known.');
+        await waitForText(page, 'Partial: it was stopped.');
+    });
+
+    it('tells a survey that cannot be made, and what to do', async () => {
+        const closed = await startStandIn(({ path }) => ({
+            status: 200,
+            headers: { 'content-type': 'text/html' },
+            body: path === '/robots.txt' ? 'User-agent: *\nDisallow: /' : 'x',
+        }));
+        await page.goto(`${app.address}/sites/new`);
+        await page.type('#start', `http://127.0.0.1:${closed.port}/`);
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add and start the survey')]);
+        await waitForText(page, 'could not be made.', 30_000);
+        await waitForText(page, 'Disallow: /');
+        await waitForText(page, 'Change the settings and try again');
+        await closed.close();
+    });
+});
+
+describe('accessibility', () => {
+    const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+    const Violations = z.array(
+        z.object({
+            id: z.string(),
+            nodes: z.array(z.object({ html: z.string(), failureSummary: z.string().optional() })),
+        }),
+    );
+    const node = (): Promise<number> =>
+        page.evaluate(async () => {
+            const answer = (await (await fetch('/api/v1/sites/1/surveys/1/pages?q=planing-end')).json()) as {
+                rows: { node: number }[];
+            };
+            return answer.rows[0]?.node ?? 0;
+        });
+
+    const VIEWS = [
+        '/sites',
+        '/sites/new',
+        '/sites/1/new-survey',
+        '/sites/1/1/brief',
+        '/sites/1/1/pages',
+        '/sites/1/1/pages?page=NODE',
+        '/sites/1/1/pages?q=nothing-like-this',
+        '/sites/1/1/progress',
+        '/sites/2/1/brief',
+        '/sites/3/1/progress',
+    ];
+    for (const theme of ['chart', 'night'] as const) {
+        for (const width of [1280, 390]) {
+            it.each(VIEWS)(`axe has nothing to say in ${theme} at ${width} px: %s`, async (view) => {
+                await page.goto(`${app.address}/sites`);
+                const other = await openPage(browser, app.address, theme, width);
+                await other.page.setBypassCSP(true);
+                await other.page.goto(app.address + view.replace('NODE', String(await node())), {
+                    waitUntil: 'networkidle2',
+                });
+                await other.page.evaluate(axeSource);
+                const found = Violations.parse(
+                    await other.page.evaluate('axe.run().then((result) => result.violations)'),
+                );
+                // Nothing sticks out sideways on a phone.
+                expect(await other.page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(
+                    true,
+                );
+                await other.page.close();
+                expect(
+                    found.map(
+                        (item) =>
+                            `${item.id}: ${item.nodes
+                                .map((at) => at.html.slice(0, 160))
+                                .slice(0, 3)
+                                .join(' | ')}`,
+                    ),
+                ).toEqual([]);
+                expect(other.troubles).toEqual([]);
+            });
+        }
+    }
+
+    it('can be worked with the keyboard alone', async () => {
+        await page.goto(`${app.address}/sites/1/1/brief`, { waitUntil: 'networkidle2' });
+        const stops: string[] = [];
+        for (let step = 0; step < 60; step++) {
+            await page.keyboard.press('Tab');
+            stops.push(
+                await page.evaluate(
+                    () =>
+                        document.activeElement?.getAttribute('aria-label') ??
+                        document.activeElement?.textContent?.trim() ??
+                        '',
+                ),
+            );
+        }
+        for (const wanted of ['To the content', 'Edge Map, all sites', '9']) expect(stops).toContain(wanted);
+        expect(stops.some((stop) => /^2 robots: stopped at this gate$/.test(stop))).toBe(true);
+        expect(stops.some((stop) => /^3 pages at depth 9/.test(stop))).toBe(true);
+    });
+});
