@@ -91,7 +91,7 @@ describe('a new user', () => {
         );
         expect(await page.$$eval('section[aria-label="Orphans"] tbody tr', (rows) => rows.length)).toBe(9);
         await clickText(page, '9');
-        await waitForText(page, '9 pages in this set.');
+        await waitForText(page, '9 URLs in this set.');
         await waitForText(page, '/guides/cutting-glass-bottles/');
     });
 
@@ -100,7 +100,7 @@ describe('a new user', () => {
         await page.waitForSelector('.sounding .chart svg');
         await page.waitForSelector('a[aria-label^="3 pages at depth 9"]');
         await page.click('a[aria-label^="3 pages at depth 9"]');
-        await waitForText(page, '3 pages in this set.');
+        await waitForText(page, '3 URLs in this set.');
         for (const path of answers.NINE_CLICKS_DEEP) await waitForText(page, path);
     });
 
@@ -110,7 +110,7 @@ describe('a new user', () => {
         await page.goto(`${app.address}/sites/1/1/pages`);
         await page.type('#set-text', 'planing-end');
         await page.keyboard.press('Enter');
-        await waitForText(page, '1 page in this set.');
+        await waitForText(page, '1 URL in this set.');
         expect(
             await page.$$eval('[role=row] [role=cell]', (cells) => cells.map((cell) => cell.textContent?.trim())),
         ).toContain('9');

@@ -45,8 +45,16 @@
     });
 </script>
 
-<div class="note flex justify-between"><span class="aside">all URLs</span><span class="aside">indexable</span></div>
-<svg viewBox="0 -6 {WIDTH} {HEIGHT + 62}" width="100%" role="group" aria-label="URLs that pass each gate">
+<div class="channel-across">
+    <div class="note flex justify-between"><span class="aside">all URLs</span><span class="aside">indexable</span></div>
+</div>
+<svg
+    class="channel-across max-w-[560px]"
+    viewBox="0 -6 {WIDTH} {HEIGHT + 62}"
+    width="100%"
+    role="group"
+    aria-label="URLs that pass each gate"
+>
     <rect width={WIDTH} height={HEIGHT} fill="url(#hatch-faint)" />
     <path d={water} fill="var(--water)" stroke="none" />
     <path d={water} fill="none" stroke="none" />
@@ -100,3 +108,26 @@
         >
     </a>
 </svg>
+
+<table class="ruled channel-down-table channel-down">
+    <thead><tr><th>Gate</th><th>Passed</th><th class="num">URLs</th><th class="num">Stopped</th></tr></thead>
+    <tbody>
+        {#each stages as stage (stage.gate)}
+            <tr>
+                <td class="nw">{stage.gate}</td>
+                <td class="w-full"
+                    ><svg width="100%" height="14" aria-hidden="true"
+                        ><rect width="100%" height="14" fill="url(#hatch-faint)" /><rect
+                            width="{total === 0 ? 0 : (stage.after / total) * 100}%"
+                            height="14"
+                            fill="var(--water)"
+                            stroke="var(--color-primary)"
+                        /></svg
+                    ></td
+                >
+                <td class="num">{count(stage.after)}</td>
+                <td class="num"><a class="set" href={hrefOfGate(stage.gate)}>{count(stage.stopped)}</a></td>
+            </tr>
+        {/each}
+    </tbody>
+</table>

@@ -64,7 +64,7 @@
             </a>
         {/each}
     </nav>
-    <div class="foot flex items-center justify-between px-2 py-1 border-t border-(--rule) ink2">
+    <div class="foot max-sm:hidden flex items-center justify-between px-2 py-1 border-t border-(--rule) ink2">
         <span>Set <kbd>/</kbd> Close <kbd>Esc</kbd></span>
         <button class="tb !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
             <svg class="mark" width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"

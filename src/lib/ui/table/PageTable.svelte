@@ -127,7 +127,7 @@
 </script>
 
 <div class="flex items-start gap-2 pane !pb-1.5">
-    <h1 class="headline flex-1">{counted(total, 'page')} in this set{isPartial ? ', in a partial survey' : ''}.</h1>
+    <h1 class="headline flex-1">{counted(total, 'URL')} in this set{isPartial ? ', in a partial survey' : ''}.</h1>
     <details class="columns">
         <summary class="tb outlined">Columns, {columns.length} of {CHOOSABLE.length}</summary>
         <fieldset>

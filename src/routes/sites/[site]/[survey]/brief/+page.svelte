@@ -117,7 +117,7 @@
                 )} not read.
             </p>
         </section>
-        <section class="pane" aria-label="What may be indexed">
+        <section class="pane wide" aria-label="What may be indexed">
             <h2 class="pane-name mb-1">
                 What may be indexed <span class="note">URLs that pass each gate, and what stops there</span>
             </h2>
@@ -172,7 +172,9 @@
                         ><tr
                             ><th><span class="visually-hidden">Form</span></th><th
                                 >Address on {data.origin.replace(/^https?:\/\//, '')}</th
-                            ><th>Title</th><th>Kind</th><th>Known by</th><th class="num">Incoming pages</th></tr
+                            ><th class="spare">Title</th><th>Kind</th><th>Known by</th><th class="num spare"
+                                >Incoming pages</th
+                            ></tr
                         ></thead
                     >
                     <tbody>
@@ -184,10 +186,10 @@
                                         ><Address url={String(orphan.record.url)} origin={data.origin} /></a
                                     ></td
                                 >
-                                <td>{orphan.record.title}</td>
-                                <td>{orphan.kind}</td>
-                                <td class="ink2">{orphan.record.evidence}</td>
-                                <td class="num">{orphan.record.incoming_pages}</td>
+                                <td class="spare">{orphan.record.title}</td>
+                                <td class="nw">{orphan.kind}</td>
+                                <td class="ink2 nw">{orphan.record.evidence}</td>
+                                <td class="num spare">{orphan.record.incoming_pages}</td>
                             </tr>
                         {/each}
                     </tbody>

@@ -1,0 +1,39 @@
+// Takes the pictures of docs/screenshots/ from a running demo:
+//     ./edgemap demo        (in another terminal)
+//     node demo/screenshots.mjs http://127.0.0.1:4300
+import { mkdirSync } from 'node:fs';
+import puppeteer from 'puppeteer-core';
+
+const [address = 'http://127.0.0.1:4300'] = process.argv.slice(2);
+const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+mkdirSync(folder, { recursive: true });
+
+const api = `${address}/api/v1/sites/1/surveys/1/pages`;
+const nodeOf = async (text) => (await (await fetch(`${api}?q=${text}`)).json()).rows[0].node;
+const survey = `${address}/sites/1/1`;
+const deep = await nodeOf('planing-end');
+const VIEWS = [
+    ['brief', `${survey}/brief`, 'chart', 1280, 800],
+    ['brief-night', `${survey}/brief`, 'night', 1280, 800],
+    ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
+    ['pages', `${survey}/pages?order=depth.desc`, 'chart', 1280, 800],
+    ['pages-night', `${survey}/pages?order=depth.desc`, 'night', 1280, 800],
+    ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
+    ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],
+    ['survey', `${survey}/progress`, 'chart', 1280, 800],
+    ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
+];
+
+const browser = await puppeteer.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+});
+for (const [name, url, theme, width, height] of VIEWS) {
+    const page = await browser.newPage();
+    await page.setViewport({ width, height });
+    await page.evaluateOnNewDocument((chosen) => localStorage.setItem('theme', chosen), theme);
+    await page.goto(url, { waitUntil: 'networkidle2' });
+    await page.screenshot({ path: `${folder}${name}.png` });
+    await page.close();
+}
+await browser.close();
