@@ -24,6 +24,10 @@ const WALLS = [
         ],
     },
     {
+        files: ['src/lib/wire/**/*.ts'],
+        patterns: [{ regex: '^(?!zod$|\\.\\./core/)', message: 'wire knows zod and core only.' }],
+    },
+    {
         files: ['src/lib/ui/**/*.{ts,svelte}'],
         patterns: [
             { regex: '(?:^|/)(?:server|routes)/', message: 'ui takes data by props: no server, no routes.' },

@@ -67,7 +67,7 @@ describe('a new user', () => {
     });
 
     it('adds a site, surveys it and watches it being read', async () => {
-        const fill = (selector: string, value: string): Promise<void> =>
+        const fill = (selector: string, value: string): Promise<string> =>
             page.$eval(selector, (field, text) => ((field as HTMLInputElement).value = text), value);
         await fill('#start', answers.START);
         await fill('#maxPages', '1000');

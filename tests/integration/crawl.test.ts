@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allLinks } from '$lib/core/survey/link-records.ts';
 import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
 import { pageRecord, type PageColumn } from '$lib/core/survey/page-record.ts';
+import type { SiteAnswer } from '../../demo/stand-in.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite } from '../support/survey.ts';
 
@@ -289,7 +290,7 @@ describe('answers of many kinds', () => {
 
     it('waits when the server is busy, and tries again', async () => {
         let asked = 0;
-        const { measured } = await makeSurvey(instance, ({ path }) => {
+        const { measured } = await makeSurvey(instance, ({ path }): SiteAnswer => {
             if (path === '/busy' && ++asked < 3)
                 return { status: asked === 1 ? 429 : 503, headers: { 'retry-after': '0' }, body: '' };
             return {

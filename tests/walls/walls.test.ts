@@ -22,6 +22,8 @@ describe.each([
     ['core imports no server', 'src/lib/core/graph/depth.ts', '../../server/app.ts', '../gates/gates.ts'],
     ['core imports no ui', 'src/lib/core/graph/depth.ts', '../../ui/parts/format.ts', 'parse5'],
     ['core imports no alias', 'src/lib/core/graph/depth.ts', '$lib/core/graph/rows.ts', 'saxes'],
+    ['wire knows zod and core only', 'src/lib/wire/progress.ts', '../server/app.ts', 'zod'],
+    ['wire imports no ui', 'src/lib/wire/progress.ts', '../ui/parts/format.ts', '../core/survey/settings.ts'],
     ['ui imports no server', 'src/lib/ui/parts/format.ts', '$lib/server/app.ts', '$lib/core/gates/gates.ts'],
     [
         'ui imports no server by a relative path',

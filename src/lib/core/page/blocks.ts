@@ -22,6 +22,8 @@ const LANDMARK_TAGS = new Map<string, Region>([
 /** A header or footer inside one of these belongs to a part of the page, not to the page (HTML-AAM). */
 const PART_TAGS = new Set(['article', 'aside', 'main', 'nav', 'section']);
 const PART_ROLES = new Set(['article', 'complementary', 'main', 'navigation', 'region']);
+/** A bound, not a rule of the definition: tags and ids can be as long as a page likes. */
+const MAX_PLACE = 500;
 const LIST_TAGS = new Set(['ul', 'ol', 'dl', 'table']);
 
 function roleOf(element: LeanElement): string {
@@ -101,7 +103,7 @@ export class ContainerFinder {
         }
         const at = outermost ?? landmark ?? link;
         const place = run ? `${placeOf(at)}>${run.tag}+`.replace(/^>/, '') : placeOf(at);
-        return { region, place: place === '' ? 'body' : place, key: run ?? at };
+        return { region, place: place === '' ? 'body' : place.slice(0, MAX_PLACE), key: run ?? at };
     }
 
     #landmark(element: LeanElement): Region | null {
@@ -149,6 +151,5 @@ function placeOf(element: LeanElement): string {
         const role = roleOf(up);
         steps.push(up.tag + (id === '' ? '' : `#${id}`) + (role === '' ? '' : `[${role}]`));
     }
-    // A bound, not a rule of the definition: a page that nests without end must not make endless places.
-    return steps.reverse().join('>').slice(0, 500);
+    return steps.reverse().join('>').slice(0, MAX_PLACE);
 }

@@ -379,3 +379,18 @@ describe('against parse5 with its own tree and locations', () => {
         expect(facts.blocks[0]?.links[0]?.anchor).toBe('deep');
     });
 });
+
+describe('bounds', () => {
+    it('keeps a page short that was made to be long in every way', () => {
+        const tag = `x-${'y'.repeat(3000)}`;
+        const html = `<title>${'t'.repeat(9000)}</title><svg>${'<a href="/n">text '.repeat(3000)}</svg><${tag}><a href="/1">1</a></${tag}><${tag}><a href="/2">2</a></${tag}>`;
+        const facts = read(html);
+        expect(facts.title.length).toBeLessThanOrEqual(4000);
+        expect(facts.blocks.every((block) => block.place.length <= 500)).toBe(true);
+        const anchorsLength = facts.blocks
+            .flatMap((block) => block.links)
+            .reduce((sum, link) => sum + link.anchor.length, 0);
+        expect(anchorsLength).toBeLessThanOrEqual(4_004_000);
+        expect(facts.blocks.flatMap((block) => block.links).length).toBe(3002);
+    });
+});

@@ -54,9 +54,10 @@ interface PendingLink {
     rel: string;
 }
 
-/** The most links kept of one page, and the longest text kept of one part: a bound against hostile pages. */
+/** The most links kept of one page, the longest text of one part and of all anchors: bounds against hostile pages. */
 const MAX_LINKS = 50_000;
 const MAX_TEXT = 4_000;
+const MAX_ANCHOR_TEXT = 4_000_000;
 
 const LINK_RELS: readonly [string, LinkKind][] = [
     ['canonical', 'canonical'],
@@ -108,6 +109,7 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
     let baseHref: string | null = null;
     let description: string | null = null;
     let language = '';
+    let anchorText = 0;
     let refresh: { content: string; element: LeanElement | null } | null = null;
 
     const add = (kind: LinkKind, href: string, element: LeanElement, anchor = '', rel = ''): PendingLink => {
@@ -186,8 +188,10 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
 
     const anchorLink = (element: LeanElement, href: string): void => {
         const alt = element.tag === 'area' ? attributeOf(element, 'alt') : null;
-        const anchor = alt ?? textContent(element, true);
-        const link = add('a', href, element, cut(foldSpace(anchor)), relOf(element));
+        const anchor = anchorText < MAX_ANCHOR_TEXT ? (alt ?? textContent(element, true)) : '';
+        const folded = anchorText < MAX_ANCHOR_TEXT ? cut(foldSpace(anchor)) : '';
+        anchorText += folded.length;
+        const link = add('a', href, element, folded, relOf(element));
         finder.mark(element);
         if (
             attributeOf(element, 'aria-labelledby') !== null ||

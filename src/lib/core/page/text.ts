@@ -27,10 +27,11 @@ function walkText(
     onText: (text: string) => void,
     onEnter: (element: LeanElement) => void,
     onLeave?: (element: LeanElement) => void,
+    isEnough?: () => boolean,
 ): void {
     const elements = [root];
     const next = [0];
-    while (elements.length > 0) {
+    while (elements.length > 0 && !isEnough?.()) {
         const top = elements.length - 1;
         const element = elements[top]!;
         const child = element.children[next[top]!++];
@@ -47,6 +48,9 @@ function walkText(
     }
 }
 
+/** Text of one element beyond this is not gathered: links nested in links must not cost the square of the page. */
+const ENOUGH_TEXT = 50_000;
+
 /**
  * Text content as the DOM has it, without script, style, template and noscript.
  * @param imageAlts put the `alt` of each image where the image stands
@@ -59,6 +63,8 @@ export function textContent(root: LeanElement, imageAlts = false): string {
         (element) => {
             if (imageAlts && element.isHtml && element.tag === 'img') out += attributeOf(element, 'alt') ?? '';
         },
+        undefined,
+        () => out.length > ENOUGH_TEXT,
     );
     return out;
 }

@@ -15,7 +15,7 @@ import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
 import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
 import { nodeOfUrl, pageSheet } from './page-sheet.ts';
 import { countSurvey } from './summary.ts';
-import { emptyRows, type PageRow, type SurveyInfo, type SurveyRows } from './survey-rows.ts';
+import { emptyRows, unreadPage, type PageRow, type SurveyInfo, type SurveyRows } from './survey-rows.ts';
 
 const ORIGIN = 'https://site.example';
 
@@ -46,30 +46,13 @@ class Site {
     page(path: string, links: Link[] = [], facts: Partial<PageRow> = {}): this {
         const address = this.id(path);
         this.rows.pages.push({
-            address,
+            ...unreadPage(address),
             seq: this.rows.pages.length,
             status: 200,
-            notRead: '',
-            failure: '',
             mediaType: 'text/html',
-            redirectTo: null,
-            instantRefresh: null,
             title: `Title of ${path}`,
-            h1: '',
-            description: '',
-            language: '',
             words: 1,
-            metaRobots: '',
-            xRobotsTag: '',
-            noindex: false,
-            noindexReason: '',
-            nofollow: false,
-            canonicals: [],
             robotsAllowed: true,
-            robotsRule: '',
-            bytes: 1,
-            milliseconds: 1,
-            readAt: 0,
             ...facts,
         });
         if (links.length === 0) return this;

@@ -15,6 +15,18 @@ export interface SurveySettings {
     allowPrivate: boolean;
 }
 
+/** Settings as a person types them. */
+export interface SettingsForm {
+    start: string;
+    /** One pin to a line. */
+    pins: string;
+    maxPages: string;
+    maxDepth: string;
+    concurrency: string;
+    robots: string;
+    allowPrivate: boolean;
+}
+
 export const DEFAULT_SETTINGS: Omit<SurveySettings, 'start'> = {
     pins: [],
     maxPages: 50_000,

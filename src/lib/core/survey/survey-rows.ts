@@ -68,6 +68,36 @@ export interface PageRow {
     readAt: number | null;
 }
 
+/** The row of a URL of which nothing was read. */
+export function unreadPage(address: number): PageRow {
+    return {
+        address,
+        seq: -1,
+        status: null,
+        notRead: '',
+        failure: '',
+        mediaType: '',
+        redirectTo: null,
+        instantRefresh: null,
+        title: '',
+        h1: '',
+        description: '',
+        language: '',
+        words: null,
+        metaRobots: '',
+        xRobotsTag: '',
+        noindex: false,
+        noindexReason: '',
+        nofollow: false,
+        canonicals: [],
+        robotsAllowed: null,
+        robotsRule: '',
+        bytes: null,
+        milliseconds: null,
+        readAt: null,
+    };
+}
+
 /** One link of a list; its place on a page is in the layout. */
 export interface ListedLink {
     kind: LinkKind;

@@ -1,16 +1,6 @@
 /** Settings as a form sends them, and back into the form. */
 import { readSettings, type SettingsResult } from './settings.ts';
-import type { SurveySettings } from '../../core/survey/settings.ts';
-
-export interface SettingsForm {
-    start: string;
-    pins: string;
-    maxPages: string;
-    maxDepth: string;
-    concurrency: string;
-    robots: string;
-    allowPrivate: boolean;
-}
+import type { SettingsForm, SurveySettings } from '../../core/survey/settings.ts';
 
 export function formOf(settings: Omit<SurveySettings, 'start'> & { start?: string }): SettingsForm {
     return {

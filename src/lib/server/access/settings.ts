@@ -95,5 +95,5 @@ export function needsPrivate(settings: SurveySettings): boolean {
 
 /** A name for a site made from its address. */
 export function nameOfSite(start: string): string {
-    return new URL(start).host.replace(/^www\./, '');
+    return new URL(start).host.replace(/^www\./, '').slice(0, 200);
 }

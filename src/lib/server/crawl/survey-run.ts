@@ -10,13 +10,14 @@ import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { readDirectives } from '../../core/page/directives.ts';
 import type { PageFacts } from '../../core/page/read-page.ts';
 import type { SurveyProgress, SurveySettings } from '../../core/survey/settings.ts';
-import type {
-    BlockRow,
-    CutReason,
-    ListedLink,
-    PageRow,
-    SurveyBatch,
-    SurveyRows,
+import {
+    unreadPage,
+    type BlockRow,
+    type CutReason,
+    type ListedLink,
+    type PageRow,
+    type SurveyBatch,
+    type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
 import { connectKey, isPrivateAddress, surveyAgent } from './connect.ts';
 import { fetchUrl, sniffedType, type Answer, type NoAnswer } from './fetch-url.ts';
@@ -274,7 +275,7 @@ class SurveyRun {
             if (!verdict.allowed && this.#settings.robots === 'obey') {
                 if (counts) this.#asked--;
                 settled = {
-                    page: { ...blankPage(id), notRead: 'robots', robotsAllowed: false, robotsRule: verdict.rule },
+                    page: { ...unreadPage(id), notRead: 'robots', robotsAllowed: false, robotsRule: verdict.rule },
                     links: [],
                 };
             } else settled = await this.#ask(id, url, seq);
@@ -327,7 +328,7 @@ class SurveyRun {
     /** Asks for a URL, with retries, and makes its row and the rows of its links. */
     async #ask(id: number, url: string, seq: number): Promise<Settled> {
         const answer = this.#sitemapAnswers.get(id) ?? (await this.#fetchPage(url));
-        const page: PageRow = { ...blankPage(id), seq, readAt: Date.now() };
+        const page: PageRow = { ...unreadPage(id), seq, readAt: Date.now() };
         if (!answer.ok) {
             page.notRead = this.#stopped ? 'stopped' : answer.code;
             page.failure = answer.say.slice(0, 500);
@@ -433,7 +434,7 @@ class SurveyRun {
         for (const id of this.#frontier.unsettled()) {
             if (this.#settledIds.has(id) || this.#storedPages.has(id) || !this.#rows.isInternal(id)) continue;
             this.#settledIds.add(id);
-            const page: PageRow = { ...blankPage(id), notRead };
+            const page: PageRow = { ...unreadPage(id), notRead };
             if (outcome.result === 'finished') {
                 const verdict = await this.#robots.verdict(this.#rows.urlOf(id));
                 page.robotsAllowed = verdict.allowed;
@@ -496,35 +497,6 @@ function headerText(value: string): string {
     const bytes = Buffer.from(value, 'latin1');
     const text = bytes.toString('utf8');
     return text.includes('\ufffd') ? value : text;
-}
-
-function blankPage(address: number): PageRow {
-    return {
-        address,
-        seq: -1,
-        status: null,
-        notRead: '',
-        failure: '',
-        mediaType: '',
-        redirectTo: null,
-        instantRefresh: null,
-        title: '',
-        h1: '',
-        description: '',
-        language: '',
-        words: null,
-        metaRobots: '',
-        xRobotsTag: '',
-        noindex: false,
-        noindexReason: '',
-        nofollow: false,
-        canonicals: [],
-        robotsAllowed: null,
-        robotsRule: '',
-        bytes: null,
-        milliseconds: null,
-        readAt: null,
-    };
 }
 
 /** Links of a page as stored, in the order of its blocks. */

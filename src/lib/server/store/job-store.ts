@@ -1,7 +1,7 @@
 /** Jobs: taken by one worker at a time under a lease; a lease that ran out, or whose owner died, is free again. */
 import { and, eq, lt, or } from 'drizzle-orm';
-import { z } from 'zod';
 import type { SurveyProgress } from '../../core/survey/settings.ts';
+import { Progress } from '../../wire/progress.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
 
@@ -13,18 +13,6 @@ export interface Job {
     surveyId: number;
     attempts: number;
 }
-
-const Progress = z.object({
-    doing: z.string(),
-    read: z.number(),
-    found: z.number(),
-    rate: z.number(),
-    level: z.number().nullable(),
-    levels: z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })),
-    closedByRobots: z.number(),
-    failures: z.number(),
-    waiting: z.string(),
-});
 
 /**
  * Takes a job, if there is one. SKIP LOCKED lets several workers look at the same time.

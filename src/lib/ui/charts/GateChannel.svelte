@@ -11,6 +11,8 @@
     }
     let { byGate, hrefOfGate }: Props = $props();
 
+    /** Between number and name, so that a reader of the text does not hear one word. */
+    const SPACE = ' ';
     const WIDTH = 480;
     const HEIGHT = 140;
     const FIRST = 66;
@@ -84,7 +86,7 @@
                 font-size="13"
                 font-weight="600"
                 fill={stage.stopped > 0 ? 'var(--color-primary)' : 'var(--ink3)'}>{count(stage.stopped)}</text
-            >{' '}
+            >{SPACE}
             <path
                 d={GATE_GLYPHS[stage.gate]}
                 transform="translate({stage.x - 6} {HEIGHT + 27})"

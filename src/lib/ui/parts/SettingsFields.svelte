@@ -1,15 +1,8 @@
 <script lang="ts">
     /** The settings of a survey as fields; each says what it does to the result, each trouble stands by its field. */
-    interface Values {
-        start: string;
-        pins: string;
-        maxPages: string;
-        maxDepth: string;
-        concurrency: string;
-        robots: string;
-        allowPrivate: boolean;
-    }
-    let { values, troubles }: { values: Values; troubles: { field: string; say: string }[] } = $props();
+    import type { SettingsForm } from '$lib/core/survey/settings.ts';
+
+    let { values, troubles }: { values: SettingsForm; troubles: { field: string; say: string }[] } = $props();
     const sayOf = (field: string): string =>
         troubles
             .filter((item) => item.field === field)

@@ -172,15 +172,4 @@
         padding: 2px 0;
         overflow-wrap: anywhere;
     }
-    .facts {
-        display: grid;
-        grid-template-columns: 92px minmax(0, 1fr);
-        gap: 1px 8px;
-    }
-    .facts dt {
-        color: var(--ink2);
-    }
-    .facts dd {
-        overflow-wrap: anywhere;
-    }
 </style>

@@ -1,30 +1,11 @@
 <script lang="ts">
     import { invalidate } from '$app/navigation';
-    import { z } from 'zod';
+    import { ProgressEvent } from '$lib/wire/progress.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import { count, counted, moment } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const Event = z.object({
-        state: z.string(),
-        trouble: z.string(),
-        stopAsked: z.boolean(),
-        progress: z
-            .object({
-                doing: z.string(),
-                read: z.number(),
-                found: z.number(),
-                rate: z.number(),
-                level: z.number().nullable(),
-                levels: z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })),
-                closedByRobots: z.number(),
-                failures: z.number(),
-                waiting: z.string(),
-            })
-            .nullable(),
-    });
-    type Live = z.infer<typeof Event>;
-    let live = $state<Live | null>(null);
+    let live = $state<ProgressEvent | null>(null);
     let lost = $state(false);
     let stopping = $state(false);
     const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
@@ -43,7 +24,7 @@
         if (data.survey.isEnded) return;
         const source = new EventSource(`${api}/progress`);
         source.addEventListener('progress', (event) => {
-            const read = Event.safeParse(JSON.parse(event.data as string));
+            const read = ProgressEvent.safeParse(JSON.parse(event.data as string));
             if (!read.success) return;
             live = read.data;
             lost = false;
@@ -100,7 +81,7 @@
                 <ReadingBar read={progress.read} of={progress.found} />
                 <p class="note mt-1">
                     {isRunning
-                        ? `Now: ${progress.doing}${progress.waiting === '' ? '' : `; ${progress.waiting}`}. The whole is not known until the last level is read.`
+                        ? `Now: ${progress.doing}${progress.level === null ? '' : `, level ${progress.level}`}${progress.waiting === '' ? '' : `; ${progress.waiting}`}. The whole is not known until the last level is read.`
                         : 'This is all that was found.'}
                 </p>
                 <table class="ruled levels mt-2">
@@ -197,17 +178,6 @@
 </div>
 
 <style>
-    .facts {
-        display: grid;
-        grid-template-columns: 84px minmax(0, 1fr);
-        gap: 2px 8px;
-    }
-    .facts dt {
-        color: var(--ink2);
-    }
-    .facts dd {
-        overflow-wrap: anywhere;
-    }
     .levels td {
         vertical-align: middle;
     }

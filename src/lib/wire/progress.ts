@@ -1,0 +1,24 @@
+/** Progress of a survey as it crosses a boundary: from the database, and from server to page. */
+import { z } from 'zod';
+import type { SurveyProgress } from '../core/survey/settings.ts';
+
+export const Progress: z.ZodType<SurveyProgress> = z.object({
+    doing: z.string(),
+    read: z.number(),
+    found: z.number(),
+    rate: z.number(),
+    level: z.number().nullable(),
+    levels: z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })),
+    closedByRobots: z.number(),
+    failures: z.number(),
+    waiting: z.string(),
+});
+
+/** One server-sent event of a running survey. */
+export const ProgressEvent = z.object({
+    state: z.string(),
+    trouble: z.string(),
+    stopAsked: z.boolean(),
+    progress: Progress.nullable(),
+});
+export type ProgressEvent = z.infer<typeof ProgressEvent>;
