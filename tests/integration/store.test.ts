@@ -17,6 +17,7 @@ import {
     deleteSurveys,
     findSurvey,
     getSurvey,
+    LeaseLost,
     listSurveys,
     loadRows,
     storeBatch,
@@ -195,6 +196,21 @@ describe('jobs', () => {
         expect(await renewLease(db, survey.id, 'one')).toEqual({ ours: false, stopAsked: false });
         await askToStop(db, survey.id);
         expect(await renewLease(db, survey.id, 'four')).toEqual({ ours: true, stopAsked: true });
+    });
+
+    it('let nobody store or close who lost the lease, not even what was under way', async () => {
+        const { db } = instance.store;
+        const site = await addSite(db, 'fenced', SETTINGS);
+        const survey = await createSurvey(db, site.id, SETTINGS, 'first', Date.now() - 1);
+        await storeBatch(db, survey.id, 1, emptyRows(), 'first');
+        expect(await takeJob(db, 'second', () => false)).toMatchObject({ surveyId: survey.id });
+        await expect(storeBatch(db, survey.id, 2, sampleRows(), 'first')).rejects.toThrow(LeaseLost);
+        await expect(closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '' }, 'first')).rejects.toThrow(
+            LeaseLost,
+        );
+        expect(await getSurvey(db, survey.id)).toMatchObject({ batches: 1, state: 'waiting' });
+        await storeBatch(db, survey.id, 2, sampleRows(), 'second');
+        expect((await loadRows(db, survey.id)).pages).toHaveLength(1);
     });
 
     it('know a dead owner from a live one', () => {

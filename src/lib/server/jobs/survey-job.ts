@@ -4,7 +4,7 @@ import type { SurveyProgress } from '../../core/survey/settings.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
 import { whileAway, type Store } from '../store/connect.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
-import { closeSurvey, getSurvey, loadRows, markStarted, storeBatch } from '../store/survey-store.ts';
+import { closeSurvey, getSurvey, LeaseLost, loadRows, markStarted, storeBatch } from '../store/survey-store.ts';
 
 export interface SurveyJobInput {
     store: Store;
@@ -77,11 +77,17 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             onBatch: async (batch) => {
                 if (lost) return;
                 const number = ++batches;
-                await whileAway(
-                    () => storeBatch(db, surveyId, number, batch),
-                    undefined,
-                    () => lost,
-                );
+                try {
+                    await whileAway(
+                        () => storeBatch(db, surveyId, number, batch, owner),
+                        undefined,
+                        () => lost,
+                    );
+                } catch (error) {
+                    if (!(error instanceof LeaseLost)) throw error;
+                    lost = true;
+                    stop.abort();
+                }
             },
             onProgress: (progress) => {
                 latest = progress;
@@ -93,7 +99,13 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
         const state = STATE_OF[outcome.result];
         const last = latest as SurveyProgress | null;
         if (last) await whileAway(() => saveProgress(db, surveyId, last));
-        await whileAway(() => closeSurvey(db, surveyId, { state, cut: outcome.cut, trouble: outcome.trouble }));
+        try {
+            const end = { state, cut: outcome.cut, trouble: outcome.trouble };
+            await whileAway(() => closeSurvey(db, surveyId, end, owner));
+        } catch (error) {
+            if (error instanceof LeaseLost) return { ended: false };
+            throw error;
+        }
         return { ended: true, state, cut: outcome.cut, trouble: outcome.trouble };
     } finally {
         clearInterval(timer);

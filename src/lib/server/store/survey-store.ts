@@ -124,13 +124,32 @@ export async function markStarted(db: Database, id: number): Promise<void> {
         .where(eq(schema.surveys.id, id));
 }
 
-/** Closes a survey: revision 1 in one transaction with its end. */
+/** The job of a survey belongs to another worker now: nothing more of ours may be stored. */
+export class LeaseLost extends Error {}
+
+/** Fails unless the job is that owner's; holds the job until the transaction ends, so that it stays so. */
+async function mustOwn(tx: Pick<Database, 'select'>, surveyId: number, owner: string | undefined): Promise<void> {
+    if (owner === undefined) return;
+    const [job] = await tx
+        .select({ owner: schema.jobs.owner })
+        .from(schema.jobs)
+        .where(eq(schema.jobs.surveyId, surveyId))
+        .for('update');
+    if (job?.owner !== owner) throw new LeaseLost(`survey ${surveyId} is done by another worker`);
+}
+
+/**
+ * Closes a survey: revision 1 in one transaction with its end.
+ * @throws LeaseLost when the job is not that owner's
+ */
 export async function closeSurvey(
     db: Database,
     id: number,
     end: { state: SurveyState; cut: CutReason[]; trouble: string },
+    owner?: string,
 ): Promise<void> {
     await db.transaction(async (tx) => {
+        await mustOwn(tx, id, owner);
         await tx
             .update(schema.surveys)
             .set({ state: end.state, cut: end.cut.join(' '), trouble: end.trouble, endedAt: Date.now(), revision: 1 })
@@ -159,10 +178,19 @@ async function insertAll<T extends MySqlTable>(tx: Executor, table: T, rows: T['
 
 /**
  * Stores a batch, whole or not at all.
+ * @param owner whose job it must be
+ * @throws LeaseLost when the job is not that owner's
  * @param number number of the batch, from 1; a batch that was stored already (an answer got lost) is not stored again
  */
-export async function storeBatch(db: Database, surveyId: number, number: number, batch: SurveyBatch): Promise<void> {
+export async function storeBatch(
+    db: Database,
+    surveyId: number,
+    number: number,
+    batch: SurveyBatch,
+    owner?: string,
+): Promise<void> {
     await db.transaction(async (tx) => {
+        await mustOwn(tx, surveyId, owner);
         const [head] = await tx
             .select({ batches: schema.surveys.batches })
             .from(schema.surveys)
