@@ -185,7 +185,9 @@ function printSummary(
                 .map(([gate, urls]) => `${gate} ${number(urls)}`)
                 .join(', ') || 'no gate'
         }`,
-        ...(sitemaps.length === 0 ? ['No sitemap could be read'] : sitemaps.map((line) => `Sitemap ${line}`)),
+        ...(sitemaps.length === 0
+            ? ['No sitemap could be read, so pages that no link reaches could not be looked for']
+            : sitemaps.map((line) => `Sitemap ${line}`)),
         `${number(links)} distinct links written with the pages to ${folder}`,
     ];
     console.log(lines.join('\n'));

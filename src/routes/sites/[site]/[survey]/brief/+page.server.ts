@@ -16,6 +16,7 @@ export async function load({ params }) {
     });
     return {
         counts,
+        hasSitemap: measured.hasSitemap,
         files: measured.rows.files.map(({ kind, url, status, note }) => ({ kind, url, status, note })),
         orphans: orphans.slice(0, LISTED).map((node) => ({
             node,

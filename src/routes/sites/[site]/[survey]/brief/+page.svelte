@@ -55,7 +55,9 @@
                     {#if counts.orphans === null}
                         The survey is partial, so what links do not reach is not known.
                     {:else if counts.orphans.all === 0}
-                        None is an orphan.
+                        {data.hasSitemap
+                            ? 'None is an orphan.'
+                            : 'No sitemap could be read, so pages that no link reaches could not be looked for.'}
                     {:else}
                         <a class="set" href={set({ orphan: 'any' })}>{count(counts.orphans.all)}</a>
                         {counts.orphans.all === 1 ? 'is an orphan' : 'are orphans'}, and
@@ -141,7 +143,11 @@
             {#if counts.orphans === null}
                 <p class="ink2">Not known: in a partial survey a page may be linked from what was not read.</p>
             {:else if counts.orphans.all === 0}
-                <p class="ink2">Every page that was read is reached by links.</p>
+                <p class="ink2">
+                    {data.hasSitemap
+                        ? 'Every page that was read is reached by links.'
+                        : 'Not asked: only links are known here, and by links everything was found. A sitemap would tell what they leave out.'}
+                </p>
             {:else}
                 <EvidenceMatrix
                     groups={counts.orphanEvidence}
@@ -198,7 +204,13 @@
                         <a class="set" href={set({ orphan: 'any' })}>All {count(counts.orphans.all)} orphans</a>
                     </p>{/if}
             {:else}
-                <p class="ink2">{counts.orphans === null ? 'A complete survey is needed to name them.' : 'None.'}</p>
+                <p class="ink2">
+                    {counts.orphans === null
+                        ? 'A complete survey is needed to name them.'
+                        : data.hasSitemap
+                          ? 'None.'
+                          : 'None among the pages that links reach; others could not be looked for.'}
+                </p>
             {/if}
         </section>
     </div>
