@@ -57,7 +57,7 @@ function failureOf(error: unknown, host: string): NoAnswer {
     if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${known.message ?? code}`);
     if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
         return fail('timeout', `${host} did not answer in time`);
-    if (/^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code))
+    if (/^HTTPParserError|^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code))
         return fail('broken-reply', `the answer of ${host} cannot be read: ${known.message ?? code}`);
     return fail('lost', `the connection to ${host} was lost: ${known.message ?? code}`);
 }
