@@ -184,6 +184,7 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
         expect(err).toMatch(/Could not survey https:\/\/no-such-host\.invalid\/.*no such host: no-such-host\.invalid/s);
         expect(code).toBe(1);
         expect(readSummary(folder)).toMatchObject({ complete: false, pages: 1 });
+        expect(page('/', folder)).toMatchObject({ status: '', not_read: 'no-such-host' });
     });
 
     it('a refused connection', async () => {

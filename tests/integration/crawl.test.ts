@@ -154,6 +154,14 @@ describe('limits', () => {
         expect(new Set(Object.values(column(measured, 'orphan')))).toEqual(new Set([null]));
     });
 
+    it('holds for redirects of the start page too', async () => {
+        const { log, survey } = await makeSurvey(instance, tableSite({ '/': redirectTo('/home'), '/home': 'home' }), {
+            maxPages: 1,
+        });
+        expect(log.filter((entry) => /\/(home)?$/.test(entry.url))).toHaveLength(1);
+        expect(survey).toMatchObject({ state: 'finished', cut: ['max-pages'] });
+    });
+
     it('a limit that nothing lies beyond cuts nothing', async () => {
         const { survey, measured } = await makeSurvey(instance, SITE, { maxPages: 10, maxDepth: 2 });
         expect(survey.cut).toEqual([]);

@@ -15,12 +15,16 @@ export interface OriginRobots {
     decide: RobotsDecider;
     /** Everything is closed, because the file could not be had; why. */
     unreachable: string;
+    /** The host did not answer at all. */
+    noAnswer: NoAnswer | null;
 }
 
 export interface RobotsAnswer {
     allowed: boolean;
     /** Rule as quoted, with file and line; empty where no rule decided. */
     rule: string;
+    /** The host did not answer at all, so nothing on it can be read either. */
+    noAnswer: NoAnswer | null;
 }
 
 const MAX_REDIRECTS = 5;
@@ -51,9 +55,10 @@ export class RobotsFiles {
     async verdict(url: string): Promise<RobotsAnswer> {
         const origin = new URL(url).origin;
         const robots = await this.of(origin);
-        if (robots.unreachable !== '') return { allowed: false, rule: robots.unreachable };
+        const { noAnswer } = robots;
+        if (robots.unreachable !== '') return { allowed: false, rule: robots.unreachable, noAnswer };
         const { allowed, rule } = robots.decide(url);
-        return { allowed, rule: rule ? `${quoteRule(rule)} (${robots.row.url}, line ${rule.line})` : '' };
+        return { allowed, rule: rule ? `${quoteRule(rule)} (${robots.row.url}, line ${rule.line})` : '', noAnswer };
     }
 
     async #ask(origin: string): Promise<OriginRobots> {
@@ -62,7 +67,7 @@ export class RobotsFiles {
         let busy = 0;
         for (let hops = 0; ;) {
             const answer = await this.#fetch(url);
-            if (!answer.ok) return this.#closed(first, null, `${first} cannot be had: ${answer.say}`);
+            if (!answer.ok) return this.#closed(first, null, `${first} cannot be had: ${answer.say}`, answer);
             if (isRedirectStatus(answer.status)) {
                 const target = readAddress(answer.headers.get('location')?.[0] ?? '', url);
                 if (!target.ok || ++hops > MAX_REDIRECTS) {
@@ -94,6 +99,7 @@ export class RobotsFiles {
                 },
                 decide: deciderOf(rules),
                 unreachable: '',
+                noAnswer: null,
             });
         }
     }
@@ -102,13 +108,19 @@ export class RobotsFiles {
         return this.#empty(url, status, note, '');
     }
 
-    #closed(url: string, status: number | null, say: string): OriginRobots {
-        return this.#empty(url, status, `${say}; everything counts as closed until it can be had`, say);
+    #closed(url: string, status: number | null, say: string, noAnswer: NoAnswer | null = null): OriginRobots {
+        return this.#empty(url, status, `${say}; everything counts as closed until it can be had`, say, noAnswer);
     }
 
-    #empty(url: string, status: number | null, note: string, unreachable: string): OriginRobots {
+    #empty(
+        url: string,
+        status: number | null,
+        note: string,
+        unreachable: string,
+        noAnswer: NoAnswer | null = null,
+    ): OriginRobots {
         const row: FileRow = { kind: 'robots', url, status, note, entries: null, text: '' };
-        return this.#done({ file: { groups: [], sitemaps: [] }, row, decide: deciderOf([]), unreachable });
+        return this.#done({ file: { groups: [], sitemaps: [] }, row, decide: deciderOf([]), unreachable, noAnswer });
     }
 
     #done(robots: OriginRobots): OriginRobots {

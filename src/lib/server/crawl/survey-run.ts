@@ -159,27 +159,29 @@ class SurveyRun {
     /** Reads the start page and where it redirects to; says why the survey cannot go on, or null when it can. */
     async #readStart(): Promise<string | null> {
         for (;;) {
-            if (this.#stopped) return null;
+            if (this.#stopped || this.#asked >= this.#settings.maxPages) return null;
             const next = this.#frontier.next();
             if (!next) return 'The start page redirects in a circle.';
             const { page } = await this.#settle(next.id, next.slot);
             const url = this.#rows.urlOf(page.address);
             const called =
-                next.id === this.#rows.address(this.#settings.start)
-                    ? 'The start page'
-                    : `The start page leads to ${url}, which`;
+                url === this.#settings.start ? `The start page ${url}` : `The start page leads to ${url}, which`;
             if (page.notRead === 'robots') {
                 return `robots.txt closes ${url} for EdgeMap: ${page.robotsRule}. If this is your own site, survey it with robots set to "record".`;
             }
-            if (page.failure !== '') return `${called} could not be read: ${page.failure}.`;
+            if (page.failure !== '') {
+                return `${called} could not be read: ${page.failure}. Check the address; a staging copy may need a pin.`;
+            }
             if (page.redirectTo !== null) {
                 const target = this.#rows.urlOf(page.redirectTo);
                 if (this.#rows.isInternal(page.redirectTo)) continue;
                 return `${called} redirects to ${target}, which does not belong to this site. Survey ${target} instead, if that is the site you mean.`;
             }
-            if (page.status !== 200) return `${called} answered ${page.status}.`;
+            if (page.status !== 200) {
+                return `${called} answered ${page.status}. Check the address, or start at another page of the site.`;
+            }
             if (!isHtmlType(page.mediaType)) {
-                return `${called} is ${page.mediaType === '' ? 'of no known type' : page.mediaType}, not HTML: there are no links to follow.`;
+                return `${called} is ${page.mediaType === '' ? 'of no known type' : page.mediaType}, not HTML: there are no links to follow. Start at a page.`;
             }
             return null;
         }
@@ -274,10 +276,11 @@ class SurveyRun {
             const verdict = await this.#robots.verdict(url);
             if (!verdict.allowed && this.#settings.robots === 'obey') {
                 if (counts) this.#asked--;
-                settled = {
-                    page: { ...unreadPage(id), notRead: 'robots', robotsAllowed: false, robotsRule: verdict.rule },
-                    links: [],
-                };
+                // A host that does not even answer for its robots.txt is told as such, not as closed by a rule.
+                const page: PageRow = verdict.noAnswer
+                    ? { ...unreadPage(id), notRead: verdict.noAnswer.code, failure: verdict.noAnswer.say.slice(0, 500) }
+                    : { ...unreadPage(id), notRead: 'robots' };
+                settled = { page, links: [] };
             } else settled = await this.#ask(id, url, seq);
             settled.page.robotsAllowed = verdict.allowed;
             settled.page.robotsRule = verdict.rule;

@@ -25,7 +25,7 @@
             placeholder="https://www.site.example/"
             autocomplete="off"
             aria-invalid={sayOf('start') !== ''}
-            aria-describedby="start-note"
+            aria-describedby={sayOf('start') === '' ? 'start-note' : 'start-trouble start-note'}
         />
         {@render trouble('start')}
         <p class="note" id="start-note">
@@ -42,6 +42,7 @@
                 inputmode="numeric"
                 value={values.maxPages}
                 aria-invalid={sayOf('maxPages') !== ''}
+                aria-describedby={sayOf('maxPages') === '' ? undefined : 'maxPages-trouble'}
             /> pages</span
         >
         <span class="inline-flex gap-2 items-center ml-4"
@@ -54,6 +55,7 @@
                 value={values.maxDepth}
                 placeholder="no limit"
                 aria-invalid={sayOf('maxDepth') !== ''}
+                aria-describedby={sayOf('maxDepth') === '' ? undefined : 'maxDepth-trouble'}
             /></span
         >
         {@render trouble('maxPages')}{@render trouble('maxDepth')}
@@ -71,6 +73,7 @@
                 inputmode="numeric"
                 value={values.concurrency}
                 aria-invalid={sayOf('concurrency') !== ''}
+                aria-describedby={sayOf('concurrency') === '' ? undefined : 'concurrency-trouble'}
             /> connections at a time</span
         >
         {@render trouble('concurrency')}
@@ -111,6 +114,7 @@
             placeholder="www.site.example=127.0.0.1:8080"
             spellcheck="false"
             aria-invalid={sayOf('pins') !== ''}
+            aria-describedby={sayOf('pins') === '' ? undefined : 'pins-trouble'}
             value={values.pins}></textarea>
         {@render trouble('pins')}
         <p class="note">One to a line, HOST=IP:PORT: reach a host at a fixed address, for a staging copy.</p>

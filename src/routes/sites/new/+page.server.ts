@@ -16,7 +16,8 @@ export const actions = {
         const form = await request.formData();
         const values = readForm(form);
         const read = settingsOfForm(values);
-        if (!read.ok) return fail(400, { values, troubles: read.troubles });
+        if (!read.ok)
+            return fail(400, { values, troubles: read.troubles, name: String(form.get('name') ?? '').slice(0, 200) });
         const { db } = appStore();
         const typed = form.get('name');
         const name =

@@ -15,7 +15,14 @@
         <SettingsFields values={form?.values ?? data.values} troubles={form?.troubles ?? []} />
         <div class="name-row">
             <label for="name">Name</label>
-            <input class="field" id="name" name="name" placeholder="made from the address" autocomplete="off" />
+            <input
+                class="field"
+                id="name"
+                name="name"
+                value={form?.name ?? ''}
+                placeholder="made from the address"
+                autocomplete="off"
+            />
         </div>
         <p class="mt-4 flex gap-2">
             <button class="tb filled" name="then" value="survey">Add and start the survey</button>
