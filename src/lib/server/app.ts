@@ -23,14 +23,17 @@ export interface OpenSurvey {
 interface Kept {
     survey: Promise<OpenSurvey>;
     at: number;
+    /** How long loading and measuring took, milliseconds. */
+    took: number;
     isEnded: boolean;
 }
 
 /** Measured surveys by number; the last few stay. */
 const kept = new Map<number, Kept>();
 const MOST_KEPT = 4;
-/** A survey that still runs is measured anew after this long, not patched. */
+/** A survey that still runs is measured anew after this long, not patched; and never more than a fifth of the time. */
 const RUNNING_MILLISECONDS = 3_000;
+const REST_PER_MEASURING = 4;
 
 export function isEnded(survey: Survey): boolean {
     return survey.state !== 'waiting' && survey.state !== 'running';
@@ -39,18 +42,30 @@ export function isEnded(survey: Survey): boolean {
 export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
     const known = kept.get(survey.id);
     const ended = isEnded(survey);
-    if (known && known.isEnded === ended && (ended || Date.now() - known.at < RUNNING_MILLISECONDS)) {
+    if (
+        known &&
+        known.isEnded === ended &&
+        (ended || Date.now() - known.at < Math.max(RUNNING_MILLISECONDS, known.took * REST_PER_MEASURING))
+    ) {
         kept.delete(survey.id);
         kept.set(survey.id, known);
         return known.survey;
     }
+    const started = Date.now();
     const loading = (async (): Promise<OpenSurvey> => {
         const measured = measureSurvey(infoOf(survey), await loadRows(appStore().db, survey.id));
         return { measured, counts: countSurvey(measured) };
     })();
     kept.delete(survey.id);
-    kept.set(survey.id, { survey: loading, at: Date.now(), isEnded: ended });
-    loading.catch(() => kept.delete(survey.id));
+    const entry: Kept = { survey: loading, at: started, took: 0, isEnded: ended };
+    kept.set(survey.id, entry);
+    loading.then(
+        () => {
+            entry.at = Date.now();
+            entry.took = entry.at - started;
+        },
+        () => kept.delete(survey.id),
+    );
     for (const id of kept.keys()) {
         if (kept.size <= MOST_KEPT) break;
         kept.delete(id);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { csvText } from '../export/csv.ts';
 import { formOf, settingsOfForm } from './forms.ts';
 import { isOwnHost, isOwnOrigin } from './guard.ts';
-import { nameOfSite, needsPrivate, readSettings } from './settings.ts';
+import { nameOfSite, readSettings } from './settings.ts';
 
 describe('readSettings', () => {
     it('fills in what was not said', () => {
@@ -61,17 +61,6 @@ describe('readSettings', () => {
         const read = readSettings({ start: 'https://site.example/', pins: ['site.example=127.0.0.1:80'], maxDepth: 3 });
         if (!read.ok) throw new Error('not read');
         expect(settingsOfForm(formOf(read.settings))).toEqual(read);
-    });
-
-    it('knows when a start page lies at a private address that nothing accounts for', () => {
-        const settings = (start: string, pins: string[] = []) => {
-            const read = readSettings({ start, pins });
-            if (!read.ok) throw new Error('not read');
-            return read.settings;
-        };
-        expect(needsPrivate(settings('http://192.168.1.1/'))).toBe(true);
-        expect(needsPrivate(settings('https://site.example/'))).toBe(false);
-        expect(needsPrivate(settings('https://site.example/', ['site.example=127.0.0.1:80']))).toBe(false);
     });
 
     it('names a site by its host', () => {

@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { readAddress } from '../../core/address/address.ts';
 import { DEFAULT_SETTINGS, type SurveySettings } from '../../core/survey/settings.ts';
-import { isPrivateAddress } from '../crawl/connect.ts';
-import { findPin, readPin } from '../crawl/pins.ts';
+import { readPin } from '../crawl/pins.ts';
 
 export const LIMITS = { maxPages: 1_000_000, maxDepth: 1_000, concurrency: 32, pins: 50 } as const;
 
@@ -76,21 +75,6 @@ export function readSettings(input: unknown): SettingsResult {
         ok: false,
         troubles: read.error.issues.map((issue) => ({ field: String(issue.path[0] ?? ''), say: issue.message })),
     };
-}
-
-/** True when the start page lies at a private address that neither a pin nor the settings account for. */
-export function needsPrivate(settings: SurveySettings): boolean {
-    const url = new URL(settings.start);
-    const pins = settings.pins.flatMap((text) => {
-        const read = readPin(text);
-        return read.ok ? [read.pin] : [];
-    });
-    const port = Number(url.port || (url.protocol === 'https:' ? 443 : 80));
-    return (
-        !settings.allowPrivate &&
-        !findPin(pins, url.hostname, port) &&
-        (isPrivateAddress(url.hostname) || url.hostname === 'localhost')
-    );
 }
 
 /** A name for a site made from its address. */

@@ -41,3 +41,11 @@ export function findPin(pins: Pin[], host: string, port: number): Pin | undefine
     const same = pins.filter((pin) => pin.host === host.toLowerCase());
     return same.find((pin) => pin.port === port) ?? same.find((pin) => pin.port === undefined);
 }
+
+/** The pins of settings; what is no pin was refused when the settings were read. */
+export function pinsOf(texts: string[]): Pin[] {
+    return texts.flatMap((text) => {
+        const read = readPin(text);
+        return read.ok ? [read.pin] : [];
+    });
+}

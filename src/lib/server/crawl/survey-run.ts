@@ -3,12 +3,10 @@
  * leave in batches through `onBatch`. A survey that broke off is run again with the rows stored so far: what was read
  * is taken from them, in the same order, and not asked for again.
  */
-import { setTimeout as wait } from 'node:timers/promises';
 import { readAddress } from '../../core/address/address.ts';
 import { belongingOf, type Belonging } from '../../core/address/belonging.ts';
-import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
-import { readDirectives } from '../../core/page/directives.ts';
-import type { PageFacts } from '../../core/page/read-page.ts';
+import { isHtmlType } from '../../core/gates/gates.ts';
+import { MAX_SITEMAP_BYTES } from '../../core/sitemap/read-sitemap.ts';
 import type { SurveyProgress, SurveySettings } from '../../core/survey/settings.ts';
 import {
     unreadPage,
@@ -19,12 +17,11 @@ import {
     type SurveyBatch,
     type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
-import { connectKey, isPrivateAddress, surveyAgent } from './connect.ts';
-import { fetchUrl, sniffedType, type Answer, type NoAnswer } from './fetch-url.ts';
+import type { Answer, NoAnswer } from './fetch-url.ts';
 import { Frontier, type Leads } from './frontier.ts';
-import { retryAfter } from './pace.ts';
-import { ParsePool } from './parse-pool.ts';
-import { readPin, type Pin } from './pins.ts';
+import { PageReader, type ReadUrl } from './page-reader.ts';
+import { PatientClient } from './patient-client.ts';
+import { pinsOf } from './pins.ts';
 import { RobotsFiles } from './robots-files.ts';
 import { RowMaker } from './row-maker.ts';
 import { readSitemaps, USUAL_PLACES, type SitemapSource } from './sitemap-files.ts';
@@ -47,10 +44,6 @@ export interface SurveyOutcome {
     cut: CutReason[];
 }
 
-const ACCEPT_PAGES = 'text/html,application/xhtml+xml;q=0.9,*/*;q=0.5';
-const ACCEPT_FILES = 'text/plain,application/xml,text/xml,*/*;q=0.5';
-/** Tries of one URL before its failure counts. */
-const MAX_TRIES = 3;
 const PROGRESS_EVERY = 300;
 const BATCH_EVERY = 250;
 /** Rows that may wait for the store before reading waits too. */
@@ -65,21 +58,14 @@ export async function runSurvey(input: SurveyRunInput): Promise<SurveyOutcome> {
     }
 }
 
-/** What a page led to and what it said, as far as going on needs it. */
-interface Settled {
-    page: PageRow;
-    links: ListedLink[];
-}
-
 class SurveyRun {
     readonly #input: SurveyRunInput;
     readonly #settings: SurveySettings;
-    readonly #pins: Pin[];
     readonly #belonging: Belonging;
     readonly #rows: RowMaker;
     readonly #frontier: Frontier;
-    readonly #pool = new ParsePool();
-    readonly #agent: ReturnType<typeof surveyAgent>;
+    readonly #client: PatientClient;
+    readonly #reader: PageReader;
     readonly #robots: RobotsFiles;
     readonly #storedPages = new Map<number, PageRow>();
     readonly #storedLinks: (page: number) => ListedLink[];
@@ -90,7 +76,6 @@ class SurveyRun {
     readonly #finishTimes: number[] = [];
     #seq = 0;
     #asked = 0;
-    #pausedUntil = 0;
     #doing = 'starting';
     #closedByRobots = 0;
     #failures = 0;
@@ -103,24 +88,15 @@ class SurveyRun {
     constructor(input: SurveyRunInput) {
         this.#input = input;
         this.#settings = input.settings;
-        this.#pins = input.settings.pins.flatMap((text) => {
-            const read = readPin(text);
-            return read.ok ? [read.pin] : [];
-        });
-        this.#belonging = belongingOf(input.settings.start, this.#pins);
+        const pins = pinsOf(input.settings.pins);
+        this.#belonging = belongingOf(input.settings.start, pins);
         this.#rows = new RowMaker(this.#belonging, input.stored);
         this.#frontier = new Frontier(input.settings.maxDepth ?? Infinity);
-        const startHost = new URL(input.settings.start).hostname;
-        const isPrivateStart = isPrivateAddress(startHost) || startHost === 'localhost';
-        this.#agent = surveyAgent({
-            pins: this.#pins,
-            allowPrivate: input.settings.allowPrivate,
-            privateOrigin: isPrivateStart ? connectKey(input.settings.start) : null,
-            concurrency: input.settings.concurrency,
-        });
+        this.#client = new PatientClient(input.settings, pins, input.stop);
+        this.#reader = new PageReader(this.#client, this.#rows);
         this.#knownFiles = new Set(input.stored.files.map((file) => file.url));
         this.#robots = new RobotsFiles(
-            (url) => this.#fetch(url, ACCEPT_FILES),
+            (url) => this.#client.fetchFile(url),
             (row) => this.#addFile(row),
         );
         for (const page of input.stored.pages) this.#storedPages.set(page.address, page);
@@ -149,7 +125,7 @@ class SurveyRun {
     }
 
     async close(): Promise<void> {
-        await Promise.allSettled([this.#pool.close(), this.#agent.destroy()]);
+        await Promise.allSettled([this.#reader.close(), this.#client.close()]);
     }
 
     get #stopped(): boolean {
@@ -212,7 +188,7 @@ class SurveyRun {
             this.#frontier.addOther(address);
         }
         const access = {
-            fetch: (url: string) => this.#fetch(url, ACCEPT_FILES, 52_428_800),
+            fetch: (url: string) => this.#client.fetchFile(url, MAX_SITEMAP_BYTES),
             belongs: (url: string) => this.#belonging.belongs(url),
             closed: async (url: string) => {
                 if (this.#settings.robots === 'record') return '';
@@ -260,7 +236,7 @@ class SurveyRun {
     }
 
     /** Settles one URL: from the stored rows, by its robots verdict, or by asking for it. */
-    async #settle(id: number, slot: number): Promise<Settled> {
+    async #settle(id: number, slot: number): Promise<ReadUrl> {
         this.#settledIds.add(id);
         const url = this.#rows.urlOf(id);
         const stored = this.#storedPages.get(id);
@@ -268,7 +244,7 @@ class SurveyRun {
         // The count is taken before anything is waited for: the limit is never overrun by answers under way.
         const seq = this.#seq++;
         if (counts) this.#asked++;
-        let settled: Settled;
+        let settled: ReadUrl;
         if (stored) {
             settled = { page: stored, links: this.#storedLinks(id) };
             if (stored.notRead === 'robots' && counts) this.#asked--;
@@ -281,7 +257,7 @@ class SurveyRun {
                     ? { ...unreadPage(id), notRead: verdict.noAnswer.code, failure: verdict.noAnswer.say.slice(0, 500) }
                     : { ...unreadPage(id), notRead: 'robots' };
                 settled = { page, links: [] };
-            } else settled = await this.#ask(id, url, seq);
+            } else settled = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id));
             settled.page.robotsAllowed = verdict.allowed;
             settled.page.robotsRule = verdict.rule;
             if (this.#stopped && settled.page.notRead === 'stopped') {
@@ -303,7 +279,7 @@ class SurveyRun {
     }
 
     /** Where a settled URL leads; only internal targets, and nothing from a page that answered other than 200. */
-    #leadsOf({ page, links }: Settled): Leads {
+    #leadsOf({ page, links }: ReadUrl): Leads {
         const leads: Leads = { clicks: [], free: [], others: [] };
         const put = (into: number[], target: number): void => {
             if (target !== page.address && this.#rows.isInternal(target)) into.push(target);
@@ -326,100 +302,6 @@ class SurveyRun {
             leads.clicks = [];
         }
         return leads;
-    }
-
-    /** Asks for a URL, with retries, and makes its row and the rows of its links. */
-    async #ask(id: number, url: string, seq: number): Promise<Settled> {
-        const answer = this.#sitemapAnswers.get(id) ?? (await this.#fetchPage(url));
-        const page: PageRow = { ...unreadPage(id), seq, readAt: Date.now() };
-        if (!answer.ok) {
-            page.notRead = this.#stopped ? 'stopped' : answer.code;
-            page.failure = answer.say.slice(0, 500);
-            return { page, links: [] };
-        }
-        page.status = answer.status;
-        page.bytes = answer.bodyRead ? answer.body.length : null;
-        page.milliseconds = answer.milliseconds;
-        page.mediaType = sniffedType(answer.sentType, answer.body);
-        const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
-        page.xRobotsTag = xRobotsTag.join(' ').slice(0, 2_000);
-        if (isRedirectStatus(answer.status)) {
-            const target = readAddress(headerText(answer.headers.get('location')?.[0] ?? ''), url);
-            if (target.ok && answer.headers.has('location')) page.redirectTo = this.#rows.address(target.address.url);
-        }
-        let facts: PageFacts | null = null;
-        if (answer.bodyRead && isHtmlType(page.mediaType)) {
-            const read = await this.#pool.read({
-                url,
-                bytes: answer.body,
-                contentType: answer.headers.get('content-type')?.[0] ?? '',
-                headers: {
-                    link: (answer.headers.get('link') ?? []).map(headerText),
-                    refresh: headerText(answer.headers.get('refresh')?.[0] ?? ''),
-                    xRobotsTag,
-                },
-            });
-            if (read.ok) facts = read.facts;
-            // Answered, but not understood: said, never taken for a page without links.
-            else page.failure = read.say.slice(0, 500);
-        }
-        const directives = facts?.directives ?? readDirectives([], xRobotsTag);
-        page.noindex = directives.noindex;
-        page.noindexReason = directives.noindexReason.slice(0, 200);
-        page.nofollow = directives.nofollow;
-        let links: ListedLink[] = [];
-        if (facts) {
-            page.title = facts.title;
-            page.h1 = facts.h1;
-            page.description = facts.description;
-            page.language = facts.language;
-            page.words = facts.words;
-            page.metaRobots = facts.metaRobots
-                .map((meta) => meta.content)
-                .join(' ')
-                .slice(0, 2_000);
-            page.canonicals = facts.canonicals.slice(0, 50).map((target) => this.#rows.address(target));
-            if (facts.instantRefresh !== '') page.instantRefresh = this.#rows.address(facts.instantRefresh);
-            links = this.#rows.addBlocks(id, facts.blocks);
-        }
-        return { page, links };
-    }
-
-    async #fetchPage(url: string): Promise<Answer | NoAnswer> {
-        return this.#fetch(
-            url,
-            ACCEPT_PAGES,
-            undefined,
-            (_, type) => type === '' || isHtmlType(type) || type.includes('unknown') || type === '*/*',
-        );
-    }
-
-    /** One URL with patience: failures that may pass are tried again, a busy server is given the time it asks for. */
-    async #fetch(
-        url: string,
-        accept: string,
-        maxBytes?: number,
-        wantsBody: (status: number, sentType: string) => boolean = () => true,
-    ): Promise<Answer | NoAnswer> {
-        for (let tries = 1; ; tries++) {
-            while (Date.now() < this.#pausedUntil && !this.#stopped)
-                await wait(Math.min(100, this.#pausedUntil - Date.now()) + 1);
-            const answer = await fetchUrl(url, {
-                dispatcher: this.#agent,
-                accept,
-                wantsBody,
-                maxBytes,
-                signal: this.#input.stop,
-            });
-            if (tries >= MAX_TRIES || this.#stopped) return answer;
-            if (!answer.ok) {
-                if (answer.code !== 'lost' && answer.code !== 'timeout' && answer.code !== 'refused') return answer;
-                await wait(250 * 4 ** (tries - 1));
-            } else if (answer.status === 429 || answer.status === 503) {
-                // The whole survey slows down, not this URL alone: the server is the one that is busy.
-                this.#pausedUntil = Math.max(this.#pausedUntil, Date.now() + retryAfter(answer.headers, tries));
-            } else return answer;
-        }
     }
 
     #outcome(trouble: string | null): SurveyOutcome {
@@ -490,16 +372,9 @@ class SurveyRun {
             levels,
             closedByRobots: this.#closedByRobots,
             failures: this.#failures,
-            waiting: this.#pausedUntil > now ? 'the server asked to wait' : '',
+            waiting: this.#client.isWaiting ? 'the server asked to wait' : '',
         });
     }
-}
-
-/** Header values arrive as Latin-1; a site that sends UTF-8 means UTF-8. */
-function headerText(value: string): string {
-    const bytes = Buffer.from(value, 'latin1');
-    const text = bytes.toString('utf8');
-    return text.includes('\ufffd') ? value : text;
 }
 
 /** Links of a page as stored, in the order of its blocks. */

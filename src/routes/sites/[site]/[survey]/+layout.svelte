@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { goto } from '$app/navigation';
+    import { goto, invalidate } from '$app/navigation';
     import { page } from '$app/state';
     import Rail from '$lib/ui/frame/Rail.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
@@ -29,6 +29,14 @@
         },
     ]);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
+
+    /** What is looked at while the survey runs follows it, one look after the other. */
+    const LOOK_AGAIN = 4_000;
+    $effect(() => {
+        if (data.survey.isEnded) return;
+        const timer = setTimeout(() => void invalidate('edgemap:survey'), LOOK_AGAIN);
+        return () => clearTimeout(timer);
+    });
 
     function withPage(node: number | null): string {
         const params = new URLSearchParams(page.url.searchParams);

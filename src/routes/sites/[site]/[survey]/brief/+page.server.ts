@@ -6,7 +6,8 @@ import { findRoute, openSurvey } from '$lib/server/app.ts';
 /** Orphans listed on the Brief itself; the rest is one click away. */
 const LISTED = 40;
 
-export async function load({ params }) {
+export async function load({ params, depends }) {
+    depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { measured, counts } = await openSurvey(found.survey);
