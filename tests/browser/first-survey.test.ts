@@ -135,6 +135,22 @@ describe('a new user', () => {
         await page.waitForSelector('.sheet', { hidden: true });
     });
 
+    it('steps through the set with the keys [ and ]', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages?depth=9`);
+        await page.click('[aria-rowindex="2"] .page-link');
+        await waitForText(page, '1 of 3 in the set');
+        const titles = [await textOf(page, '.sheet h2')];
+        for (const place of [2, 3]) {
+            await page.keyboard.press(']');
+            await waitForText(page, `${place} of 3 in the set`);
+            titles.push(await textOf(page, '.sheet h2'));
+        }
+        expect(new Set(titles).size).toBe(3);
+        await page.keyboard.press('[');
+        await waitForText(page, '2 of 3 in the set');
+        expect(await textOf(page, '.sheet h2')).toBe(titles[1]);
+    });
+
     it('orders and chooses columns', async () => {
         await page.goto(`${app.address}/sites/1/1/pages`);
         await clickText(page, 'Depth', 'button');

@@ -27,6 +27,27 @@ export function pageWindow(survey: MeasuredSurvey, params: { get(name: string): 
     };
 }
 
+/** Where a node stands in a set, and its neighbours there; null when it is not in the set. */
+export interface PlaceInSet {
+    /** From 1. */
+    place: number;
+    of: number;
+    before: number | null;
+    after: number | null;
+}
+
+export function placeInSet(
+    survey: MeasuredSurvey,
+    params: { get(name: string): string | null },
+    node: number,
+): PlaceInSet | null {
+    const nodes = setInOrder(survey, params);
+    const at = nodes.indexOf(node);
+    if (at === -1) return null;
+    return { place: at + 1, of: nodes.length, before: nodes[at - 1] ?? null, after: nodes[at + 1] ?? null };
+}
+
+/** The nodes of the set that the parameters name, in the order they name. */
 export function setInOrder(survey: MeasuredSurvey, params: { get(name: string): string | null }): number[] {
     return orderPages(survey, filterPages(survey, filterFromParams(params)), orderFromParams(params));
 }

@@ -9,7 +9,7 @@ import {
     orderPages,
     type PageFilter,
 } from '../sets/page-filter.ts';
-import { pageWindow } from '../sets/page-window.ts';
+import { pageWindow, placeInSet } from '../sets/page-window.ts';
 import { allLinks, linksOfPage } from './link-records.ts';
 import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
 import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
@@ -407,6 +407,14 @@ describe('the set as a filter', () => {
             );
         expect(order('depth')).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
         expect(order('depth.desc')).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
+    });
+
+    it('knows the neighbours of a page in the set, and that another is not in it', () => {
+        const params = new URLSearchParams('orphan=any&order=url.desc');
+        const nodes = filterPages(survey, { orphan: 'any' });
+        expect(placeInSet(survey, params, nodes[1]!)).toEqual({ place: 2, of: 3, before: nodes[2], after: nodes[0] });
+        expect(placeInSet(survey, params, nodes[0]!)).toEqual({ place: 3, of: 3, before: nodes[1], after: null });
+        expect(placeInSet(survey, params, 0)).toBeNull();
     });
 
     it('gives windows that together are the whole', () => {

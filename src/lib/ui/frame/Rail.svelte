@@ -65,7 +65,7 @@
         {/each}
     </nav>
     <div class="foot max-sm:hidden flex items-center justify-between px-2 py-1 border-t border-(--rule) ink2">
-        <span>Set <kbd>/</kbd> Close <kbd>Esc</kbd></span>
+        <span>Set <kbd>/</kbd> Step <kbd>[</kbd> <kbd>]</kbd></span>
         <button class="tb !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
             <svg class="mark" width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
                 ><circle cx="7" cy="7" r="6" fill="none" stroke="currentColor" /><path

@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
+    import type { PlaceInSet } from '$lib/core/sets/page-window.ts';
     import type { PageSheet, SheetLink } from '$lib/core/survey/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { count, counted, moment } from '../parts/format.ts';
@@ -7,12 +8,14 @@
 
     interface Props {
         sheet: PageSheet;
+        /** Where the page stands in the current set; null when it is not in it. */
+        place: PlaceInSet | null;
         origin: string;
         /** Address of the same view with another page's sheet. */
         hrefOf: (node: number) => string;
         closeHref: string;
     }
-    let { sheet, origin, hrefOf, closeHref }: Props = $props();
+    let { sheet, place, origin, hrefOf, closeHref }: Props = $props();
     const record = $derived(sheet.record);
     const FIRST = 8;
     const facts = $derived(
@@ -67,7 +70,21 @@
 
 <aside class="sheet" aria-label="Page sheet">
     <div class="set-bar !justify-between">
-        <span class="ink3">Page sheet</span>
+        <span class="ink3 flex items-center" data-sveltekit-noscroll>
+            {#if place}
+                {#if place.before !== null}<a
+                        class="tb !px-2"
+                        href={hrefOf(place.before)}
+                        aria-label="Page before in the set">[</a
+                    >{/if}
+                <span class="px-1">{count(place.place)} of {count(place.of)} in the set</span>
+                {#if place.after !== null}<a
+                        class="tb !px-2"
+                        href={hrefOf(place.after)}
+                        aria-label="Next page in the set">]</a
+                    >{/if}
+            {:else}Page sheet{/if}
+        </span>
         <a class="tb" href={closeHref} data-sveltekit-noscroll aria-label="Close the page sheet">Close ×</a>
     </div>
     <div class="sheet-body" data-sveltekit-noscroll>

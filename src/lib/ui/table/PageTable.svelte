@@ -58,7 +58,9 @@
     // eslint-disable-next-line svelte/prefer-svelte-reactivity
     let asked = new Set<number>();
     const total = $derived(first.total);
-    const template = $derived(`26px ${columns.map((column) => lookOf(column).width).join(' ')}`);
+    /** An open sheet takes room and says the rest of its page: the first columns are enough beside it. */
+    const visible = $derived(selected === null ? columns : columns.slice(0, 4));
+    const template = $derived(`26px ${visible.map((column) => lookOf(column).width).join(' ')}`);
     // Without scripts, or before they run, the first window stands as it came.
     const shown = $derived(
         items.length > 0
@@ -71,6 +73,12 @@
         rows = new Map(first.rows.map((row, index) => [first.from + index, row]));
         asked = new Set([0]);
         trouble = '';
+    });
+
+    // A running survey sends its first rows again: what is in sight beyond them is asked for again too.
+    $effect(() => {
+        void first;
+        untrack(want);
     });
 
     $effect(() => {
@@ -152,11 +160,18 @@
 <!-- A scrollable region must be reachable by keyboard: hence the tabindex. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="scroller" bind:this={scroller} tabindex="0" role="region" aria-label="Pages of the set">
-    <div class="page-grid" role="table" aria-label="Pages" aria-rowcount={total + 1} aria-colcount={columns.length + 1}>
+    <div
+        class="page-grid"
+        class:narrow={selected !== null}
+        role="table"
+        aria-label="Pages"
+        aria-rowcount={total + 1}
+        aria-colcount={visible.length + 1}
+    >
         <div role="rowgroup" class="head-group">
             <div class="row head" role="row" aria-rowindex="1" style:grid-template-columns={template}>
                 <div role="columnheader"><span class="visually-hidden">Form</span></div>
-                {#each columns as column (column)}
+                {#each visible as column (column)}
                     {@const look = lookOf(column)}
                     <div
                         role="columnheader"
@@ -192,7 +207,7 @@
                         <div role="cell" class="mark-cell">
                             <PageMark gate={record.gate as string | null} reached={record.reached as boolean | null} />
                         </div>
-                        {#each columns as column (column)}
+                        {#each visible as column (column)}
                             {@const value = record[column]}
                             <div role="cell" class="cell cut" class:num={lookOf(column).isNumber}>
                                 {#if column === 'url'}
@@ -249,6 +264,9 @@
     }
     .page-grid {
         min-width: 720px;
+    }
+    .page-grid.narrow {
+        min-width: 520px;
     }
     .head-group {
         position: sticky;

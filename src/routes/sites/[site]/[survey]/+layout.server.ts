@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { filterFromParams, filterPages } from '$lib/core/sets/page-filter.ts';
+import { placeInSet } from '$lib/core/sets/page-window.ts';
 import { pageSheet } from '$lib/core/survey/page-sheet.ts';
 import { appStore, findRoute, isEnded, openSurvey } from '$lib/server/app.ts';
 import { listSites } from '$lib/server/store/site-store.ts';
@@ -25,6 +26,7 @@ export async function load({ params, url, depends }) {
     const { measured } = await openSurvey(survey);
     const filter = filterFromParams(url.searchParams);
     const node = Number(url.searchParams.get('page') ?? NaN);
+    const isOpen = Number.isInteger(node) && node >= 0 && node < measured.count;
     return {
         site: { id: site.id, name: site.name, start: site.start },
         sites: sites.map(({ id, name }) => ({ id, name })),
@@ -42,6 +44,7 @@ export async function load({ params, url, depends }) {
         filter,
         setSize: filterPages(measured, filter).length,
         known: measured.count,
-        sheet: Number.isInteger(node) && node >= 0 && node < measured.count ? pageSheet(measured, node) : null,
+        sheet: isOpen ? pageSheet(measured, node) : null,
+        place: isOpen ? placeInSet(measured, url.searchParams, node) : null,
     };
 }

@@ -52,6 +52,8 @@
             event.preventDefault();
             document.getElementById('set-text')?.focus();
         }
+        const step = event.key === '[' ? data.place?.before : event.key === ']' ? data.place?.after : undefined;
+        if (step != null && !isTyping) void goto(withPage(step), { noScroll: true, keepFocus: true });
         if (event.key === 'Escape' && data.sheet) void goto(withPage(null), { noScroll: true, keepFocus: true });
     }
 </script>
@@ -73,6 +75,12 @@
         {@render children()}
     </main>
     {#if data.sheet}
-        <PageSheet sheet={data.sheet} origin={data.origin} hrefOf={withPage} closeHref={withPage(null)} />
+        <PageSheet
+            sheet={data.sheet}
+            place={data.place}
+            origin={data.origin}
+            hrefOf={withPage}
+            closeHref={withPage(null)}
+        />
     {/if}
 </div>
