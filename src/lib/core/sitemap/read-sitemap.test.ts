@@ -44,7 +44,7 @@ describe('readSitemap', () => {
     it('does not take the address of an image for a page', () => {
         const file = readSitemap(
             urlset(
-                '<url><loc>https://site.example/a</loc><image:image xmlns:image="http://www.google.com/schemas/sitemap-image/1.1"><image:loc>https://site.example/a.png</image:loc></image:image></url>',
+                '<url><loc>https://site.example/a</loc><image:image xmlns:image="https://media.example/image"><image:loc>https://site.example/a.png</image:loc></image:image></url>',
             ),
             BASE,
         );
@@ -90,7 +90,7 @@ describe('readSitemap', () => {
         ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
         ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'not-a-sitemap'],
         [
-            urlset('<url><loc>https://site.example/a</loc></url>', 'http://www.google.com/schemas/sitemap/0.84'),
+            urlset('<url><loc>https://site.example/a</loc></url>', 'https://other.example/sitemap'),
             'namespace',
         ],
         [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
