@@ -1,7 +1,7 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
-import { measureSurvey } from '../src/lib/core/survey/measured-survey.ts';
+import { measureSurvey, type MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
 import { countSurvey } from '../src/lib/core/survey/summary.ts';
 import type { SurveyProgress } from '../src/lib/core/survey/settings.ts';
 import { nameOfSite, readSettings } from '../src/lib/server/access/settings.ts';
@@ -13,7 +13,7 @@ import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, infoOf, loadRows } from '../src/lib/server/store/survey-store.ts';
+import { createSurvey, getSurvey, infoOf, loadRows, type Survey } from '../src/lib/server/store/survey-store.ts';
 import { EXIT, UsageError } from './usage.ts';
 
 /** Option of each settings field, so that a trouble names what was typed. */
@@ -110,15 +110,29 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 result = { ended: false };
             }
             progress.done();
-            const ended = await whileAway(() => getSurvey(store.db, survey.id));
-            if (!ended) throw new Error('the survey vanished');
-            const measured = measureSurvey(infoOf(ended), await whileAway(() => loadRows(store.db, survey.id)));
+            if (!result.ended) {
+                const why = broke || 'another worker took it over';
+                console.error(`The survey ended early: ${why}. What was stored is kept in ${data.path}.`);
+            }
+            // A database that stayed away for minutes is not waited for once more.
+            const patience = broke === '' ? undefined : 5_000;
+            let ended: Survey | null;
+            let measured: MeasuredSurvey;
+            try {
+                ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
+                if (!ended) throw new Error('the survey vanished');
+                measured = measureSurvey(infoOf(ended), await whileAway(() => loadRows(store.db, survey.id), patience));
+            } catch (error) {
+                if (broke === '') throw error;
+                console.error(
+                    'The database is still away, so nothing was exported. Start again to go on with this survey.',
+                );
+                return EXIT.endedEarly;
+            }
             const summary = await exportSurvey(folder, ended, measured);
             const counts = countSurvey(measured);
             if (!result.ended) {
-                console.error(
-                    `The survey ended early: ${broke || 'another worker took it over'}. What was read is kept: ${counts.read} URLs.`,
-                );
+                console.error(`${counts.read} URLs were read; they are in ${folder}.`);
                 return EXIT.endedEarly;
             }
             if (result.state === 'failed') {

@@ -256,6 +256,58 @@ describe('stopping a survey on screen', () => {
     });
 });
 
+describe('a survey of 5,000 pages', () => {
+    const PAGES = 5_000;
+
+    it('is shown whole: scrolled to its end, ordered, and exported', async () => {
+        const wide = await startStandIn(({ path }) => {
+            const n = Number(/^\/p(\d+)$/.exec(path)?.[1] ?? NaN);
+            const links = Array.from(
+                { length: PAGES - 1 },
+                (_, index) => `<a href="/p${index + 1}">${index + 1}</a>`,
+            ).join('');
+            const isPage = path === '/' || n < PAGES;
+            return {
+                status: isPage ? 200 : 404,
+                headers: { 'content-type': 'text/html' },
+                body:
+                    path === '/' ? `<title>Start</title>${links}` : `<title>${'x'.repeat(n % 9)} ${PAGES - n}</title>`,
+            };
+        });
+        await page.goto(`${app.address}/sites/new`);
+        await page.type('#start', `http://127.0.0.1:${wide.port}/`);
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add and start the survey')]);
+        await waitForText(page, 'is done: read the Brief', 90_000);
+        await wide.close();
+
+        const pages = page.url().replace('progress', 'pages');
+        await page.goto(pages);
+        await waitForText(page, '5,000 URLs in this set.');
+        await page.$eval('.scroller', (element) => element.scrollTo(0, element.scrollHeight));
+        await page.waitForFunction(
+            (last) => document.querySelector(`[aria-rowindex="${last}"] .page-link`) !== null,
+            {},
+            PAGES + 1,
+        );
+        expect(await page.$eval(`[aria-rowindex="${PAGES + 1}"]`, (row) => row.textContent)).toContain('/p999');
+        expect((await page.$$('.body [role=row]')).length).toBeLessThan(100);
+
+        await page.goto(`${pages}?order=title.desc`);
+        await page.waitForSelector('[aria-rowindex="2"] .page-link');
+        expect(await page.$eval('[aria-rowindex="2"]', (row) => row.textContent)).toContain('xxxxxxxx 996');
+
+        const before = readdirSync(downloads).length;
+        await clickText(page, 'CSV');
+        await until(
+            'the export',
+            () => readdirSync(downloads).filter((name) => !name.endsWith('.crdownload')).length > before,
+            30_000,
+        );
+        const file = readdirSync(downloads).find((name) => name.startsWith('127.0.0.1'))!;
+        expect((parse(readFileSync(join(downloads, file), 'utf8'), { columns: true }) as Row[]).length).toBe(PAGES);
+    }, 180_000);
+});
+
 describe('accessibility', () => {
     const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
     const Violations = z.array(
