@@ -251,6 +251,19 @@ describe('the server', () => {
         rmSync(path, { recursive: true, force: true });
     });
 
+    it('lives in a folder with spaces in its name that lies deeper than a socket path may be long', async () => {
+        const path = temporaryFolder('with a space');
+        const folder = openDataFolder(join(path, 'deep and deeper/'.repeat(8), 'data'));
+        expect(Buffer.byteLength(folder.socket)).toBeLessThan(107);
+        const hold = await holdDatabase(folder);
+        await migrateStore(hold.access);
+        const store = openStore(hold.access);
+        expect(await listSites(store.db)).toEqual([]);
+        await store.close();
+        await hold.release();
+        rmSync(path, { recursive: true, force: true });
+    });
+
     it('refuses a data folder of a newer format with a sentence', () => {
         const path = temporaryFolder('newer');
         writeFileSync(join(path, 'format'), '99\n');

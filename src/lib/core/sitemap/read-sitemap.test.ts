@@ -89,10 +89,7 @@ describe('readSitemap', () => {
         ['   \n', 'empty'],
         ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
         ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'not-a-sitemap'],
-        [
-            urlset('<url><loc>https://site.example/a</loc></url>', 'https://other.example/sitemap'),
-            'namespace',
-        ],
+        [urlset('<url><loc>https://site.example/a</loc></url>', 'https://other.example/sitemap'), 'namespace'],
         [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
         [urlset('<url><loc>http://</loc></url>'), 'bad-address'],
         [urlset('<url><lastmod>2026-01-01</lastmod></url>'), 'no-loc'],

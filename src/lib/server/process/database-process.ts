@@ -5,7 +5,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, openSync, closeSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import { userInfo } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { databaseSecret, register, registered, UserError, writeWhole, type DataFolder } from './data-folder.ts';
 import { endProcess, identityOf, isAlive, pause, type ProcessIdentity } from './liveness.ts';
@@ -47,13 +47,14 @@ function install(folder: DataFolder): void {
         findProgram('mariadb-install-db'),
         [
             '--no-defaults',
-            `--datadir=${fresh}`,
+            // Relative, because that script does not quote its paths and a folder's name may hold a space.
+            `--datadir=./${basename(fresh)}`,
             `--user=${userInfo().username}`,
             '--auth-root-authentication-method=normal',
             '--skip-test-db',
             '--skip-name-resolve',
         ],
-        { encoding: 'utf8' },
+        { encoding: 'utf8', cwd: folder.path },
     );
     if (done.status !== 0) {
         rmSync(fresh, { recursive: true, force: true });
