@@ -344,6 +344,7 @@ describe('answers of many kinds', () => {
         );
         expect(column(measured, 'title')['/']).toBe('<script>alert(1)</script>');
         expect(JSON.stringify(measured.rows)).not.toContain('secret');
+        expect(measured.pages[measured.urls.indexOf(`${ORIGIN}/`)]?.credentialsRemoved).toBe(1);
         expect(column(measured, 'depth')['/x']).toBe(1);
     });
 

@@ -60,6 +60,7 @@ function sampleRows(): SurveyRows {
             canonicals: [1, 2],
             robotsAllowed: null,
             robotsRule: '',
+            credentialsRemoved: 2,
             bytes: 7,
             milliseconds: 3,
             readAt: 1_795_000_000_123,

@@ -50,6 +50,8 @@ export interface PageSheet {
     readAt: number | null;
     milliseconds: number | null;
     bytes: number | null;
+    /** Links of the page that named a user or a password, which were removed. */
+    credentialsRemoved: number;
 }
 
 /** Links listed of each side; the total is told beside. */
@@ -89,6 +91,7 @@ export function pageSheet(survey: MeasuredSurvey, node: number): PageSheet {
         readAt: page?.readAt ?? null,
         milliseconds: page?.milliseconds ?? null,
         bytes: page?.bytes ?? null,
+        credentialsRemoved: page?.credentialsRemoved ?? 0,
     };
 }
 

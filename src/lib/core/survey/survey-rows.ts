@@ -60,6 +60,8 @@ export interface PageRow {
     robotsAllowed: boolean | null;
     /** The deciding rule as quoted, with file and line; empty when no rule decided. */
     robotsRule: string;
+    /** Links of the page that named a user or a password; both were removed and stored nowhere. */
+    credentialsRemoved: number;
     /** Size of the body as received and unpacked, bytes. */
     bytes: number | null;
     /** From asking to the last byte, milliseconds. */
@@ -92,6 +94,7 @@ export function unreadPage(address: number): PageRow {
         canonicals: [],
         robotsAllowed: null,
         robotsRule: '',
+        credentialsRemoved: 0,
         bytes: null,
         milliseconds: null,
         readAt: null,

@@ -82,6 +82,7 @@ export class PageReader {
         page.description = facts.description;
         page.language = facts.language;
         page.words = facts.words;
+        page.credentialsRemoved = facts.credentialsRemoved;
         const metas = facts.metaRobots.map((meta) => meta.content);
         page.metaRobots = metas.join(' ').slice(0, 2_000);
         page.canonicals = facts.canonicals.slice(0, 50).map((target) => this.#rows.address(target));

@@ -103,6 +103,7 @@ export const pages = mysqlTable(
         canonicals: text('canonicals').notNull(),
         robotsAllowed: boolean('robots_allowed'),
         robotsRule: text('robots_rule').notNull(),
+        credentialsRemoved: int('credentials_removed').notNull().default(0),
         bytes: int('bytes'),
         milliseconds: int('milliseconds'),
         readAt: moment('read_at'),

@@ -31,6 +31,12 @@
                 ['meta robots', record.meta_robots],
                 ['X-Robots-Tag', record.x_robots_tag],
                 ['redirects to', record.redirect_to],
+                [
+                    'passwords',
+                    sheet.credentialsRemoved === 0
+                        ? null
+                        : `${counted(sheet.credentialsRemoved, 'link')} named a user or a password; not stored`,
+                ],
                 ['read', sheet.readAt === null ? null : moment(sheet.readAt)],
                 ['answer took', sheet.milliseconds === null ? null : `${count(sheet.milliseconds)} ms`],
             ] as [string, string | number | null][]

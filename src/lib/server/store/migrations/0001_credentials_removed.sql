@@ -1,0 +1,1 @@
+ALTER TABLE `page` ADD `credentials_removed` int DEFAULT 0 NOT NULL;
