@@ -4,7 +4,8 @@ import { resolve } from 'node:path';
 import { measureSurvey, type MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
 import { countSurvey } from '../src/lib/core/survey/summary.ts';
 import type { SurveyProgress } from '../src/lib/core/survey/settings.ts';
-import { nameOfSite, readSettings } from '../src/lib/server/access/settings.ts';
+import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
+import { nameOfSite } from '../src/lib/server/access/settings.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
@@ -12,19 +13,11 @@ import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-f
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
+import { loadRows } from '../src/lib/server/store/rows-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, infoOf, loadRows, type Survey } from '../src/lib/server/store/survey-store.ts';
+import { createSurvey, getSurvey, infoOf, type Survey } from '../src/lib/server/store/survey-store.ts';
+import { settingOptions, settingsOfCommand } from './survey-options.ts';
 import { EXIT, UsageError } from './usage.ts';
-
-/** Option of each settings field, so that a trouble names what was typed. */
-const OPTION_OF: Record<string, string> = {
-    start: 'URL',
-    pins: '--pin',
-    maxPages: '--max-pages',
-    maxDepth: '--max-depth',
-    concurrency: '--concurrency',
-    robots: '--robots',
-};
 
 export async function surveyCommand(words: string[]): Promise<number> {
     let parsed;
@@ -35,11 +28,9 @@ export async function surveyCommand(words: string[]): Promise<number> {
             options: {
                 data: { type: 'string' },
                 export: { type: 'string' },
-                pin: { type: 'string', multiple: true },
-                'max-pages': { type: 'string' },
-                'max-depth': { type: 'string' },
-                concurrency: { type: 'string' },
-                robots: { type: 'string' },
+                settings: { type: 'string' },
+                preset: { type: 'string' },
+                ...settingOptions(),
             },
         });
     } catch (error) {
@@ -47,23 +38,16 @@ export async function surveyCommand(words: string[]): Promise<number> {
     }
     const { values, positionals } = parsed;
     const [start, ...more] = positionals;
-    if (start === undefined)
-        throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
     if (more.length > 0) throw new UsageError(`One URL at a time; "${more[0]}" is one too many.`);
+    if (start === undefined && values.settings === undefined)
+        throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
     if (values.export === undefined) throw new UsageError('Say where the exports go: --export DIR');
-    const read = readSettings({
+    const { settings, secrets } = settingsOfCommand({
         start,
-        pins: values.pin,
-        maxPages: values['max-pages'],
-        maxDepth: values['max-depth'],
-        concurrency: values.concurrency,
-        robots: values.robots,
+        file: values.settings,
+        preset: values.preset,
+        options: values,
     });
-    if (!read.ok)
-        throw new UsageError(
-            read.troubles.map((item) => `${OPTION_OF[item.field] ?? item.field}: ${item.say}`).join('\n'),
-        );
-    const { settings } = read;
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
 
@@ -85,13 +69,15 @@ export async function surveyCommand(words: string[]): Promise<number> {
         await migrateStore(hold.access);
         const store = openStore(hold.access);
         try {
-            const site = await siteForStart(store.db, nameOfSite(settings.start), settings);
+            const sealed = sealSecrets(secretsKey(data.path), secrets);
+            const site = await siteForStart(store.db, nameOfSite(settings.start), settings, sealed);
             const survey = await createSurvey(
                 store.db,
                 site.id,
                 settings,
                 ownerName(),
                 Date.now() + LEASE_MILLISECONDS,
+                sealed,
             );
             console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
             const progress = progressLine();
@@ -100,10 +86,12 @@ export async function surveyCommand(words: string[]): Promise<number> {
             try {
                 result = await doSurveyJob({
                     store,
+                    folder: data.path,
                     surveyId: survey.id,
                     owner: ownerName(),
                     stop: stop.signal,
                     onProgress: progress.show,
+                    log: (line) => console.error(`\n${line}`),
                 });
             } catch (error) {
                 broke = (error as Error).message;

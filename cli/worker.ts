@@ -9,5 +9,5 @@ const store = openStore(databaseAccess(folder));
 const end = new AbortController();
 for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, () => end.abort());
 
-await workerLoop(store, end.signal, (line) => console.log(`${new Date().toISOString()} ${line}`));
+await workerLoop(store, folder.path, end.signal, (line) => console.log(`${new Date().toISOString()} ${line}`));
 process.exit(0);

@@ -1,5 +1,6 @@
 /** Seeds the demo: adds the demo site once and surveys it for real. Nothing on screen is pre-baked. */
-import { DEFAULT_SETTINGS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
+import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
+import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { pause } from '../src/lib/server/process/liveness.ts';
 import { whileAway, type Store } from '../src/lib/server/store/connect.ts';
 import { readProgress } from '../src/lib/server/store/job-store.ts';

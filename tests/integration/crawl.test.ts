@@ -322,7 +322,7 @@ describe('answers of many kinds', () => {
         expect(measured.pages[node]?.bytes).toBeLessThanOrEqual(20 * 1024 * 1024);
     });
 
-    it('takes a broken encoding and a reset for a failure with its reason', async () => {
+    it('keeps the status of a body that cannot be unpacked, with its reason', async () => {
         const { measured } = await makeSurvey(
             instance,
             tableSite({
@@ -330,8 +330,9 @@ describe('answers of many kinds', () => {
                 '/broken': { body: 'no gzip at all', headers: { 'content-encoding': 'gzip' } },
             }),
         );
-        expect(column(measured, 'not_read')['/broken']).toBe('broken-reply');
+        expect(column(measured, 'status')['/broken']).toBe(200);
         expect(column(measured, 'gate')['/broken']).toBe('response');
+        expect(column(measured, 'gate_reason')['/broken']).toBe('the packed body is broken after 0 bytes');
     });
 
     it('shows the text of a hostile page as text and stores no password', async () => {

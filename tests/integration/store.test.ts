@@ -3,7 +3,7 @@ import { copyFileSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { emptyRows, type SurveyRows } from '$lib/core/survey/survey-rows.ts';
-import { DEFAULT_SETTINGS } from '$lib/core/survey/settings.ts';
+import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
 import { isDeadOwner, ownerName } from '$lib/server/jobs/worker-loop.ts';
 import { openDataFolder, projectRoot, UserError } from '$lib/server/process/data-folder.ts';
 import { holdDatabase } from '$lib/server/process/database-process.ts';
@@ -17,11 +17,12 @@ import {
     deleteSurveys,
     findSurvey,
     getSurvey,
-    LeaseLost,
     listSurveys,
-    loadRows,
-    storeBatch,
+    sweepDeleted,
 } from '$lib/server/store/survey-store.ts';
+import { storeBatch } from '$lib/server/store/batch-store.ts';
+import { LeaseLost } from '$lib/server/store/ownership.ts';
+import { loadRows } from '$lib/server/store/rows-store.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 
 let instance: Instance;
@@ -45,6 +46,8 @@ function sampleRows(): SurveyRows {
             notRead: '',
             failure: '',
             mediaType: 'text/html',
+            typeNote: 'sent as x',
+            bodyTrouble: 'cut',
             redirectTo: 1,
             instantRefresh: null,
             title: 'Straße 😀 \\ " \' \u0000x',
@@ -155,6 +158,8 @@ describe('a survey in the database', () => {
         });
         await deleteSurveys(db, [survey.id]);
         expect(await getSurvey(db, survey.id)).toBeNull();
+        expect(await listSurveys(db, site.id)).toEqual([]);
+        for (let more = true; more; more = await sweepDeleted(db));
         expect(await loadRows(db, survey.id)).toEqual(emptyRows());
     });
 
@@ -194,23 +199,23 @@ describe('jobs', () => {
             surveyId: survey.id,
             attempts: 2,
         });
-        expect(await renewLease(db, survey.id, 'one')).toEqual({ ours: false, stopAsked: false });
+        expect(await renewLease(db, survey.id, 'one')).toEqual({ ours: false, stopAsked: false, pauseAsked: false });
         await askToStop(db, survey.id);
-        expect(await renewLease(db, survey.id, 'four')).toEqual({ ours: true, stopAsked: true });
+        expect(await renewLease(db, survey.id, 'four')).toEqual({ ours: true, stopAsked: true, pauseAsked: false });
     });
 
     it('let nobody store or close who lost the lease, not even what was under way', async () => {
         const { db } = instance.store;
         const site = await addSite(db, 'fenced', SETTINGS);
         const survey = await createSurvey(db, site.id, SETTINGS, 'first', Date.now() - 1);
-        await storeBatch(db, survey.id, 1, emptyRows(), 'first');
+        await storeBatch(db, survey.id, 1, emptyRows(), { owner: 'first' });
         expect(await takeJob(db, 'second', () => false)).toMatchObject({ surveyId: survey.id });
-        await expect(storeBatch(db, survey.id, 2, sampleRows(), 'first')).rejects.toThrow(LeaseLost);
-        await expect(closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '' }, 'first')).rejects.toThrow(
-            LeaseLost,
-        );
+        await expect(storeBatch(db, survey.id, 2, sampleRows(), { owner: 'first' })).rejects.toThrow(LeaseLost);
+        await expect(
+            closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '' }, 'first'),
+        ).rejects.toThrow();
         expect(await getSurvey(db, survey.id)).toMatchObject({ batches: 1, state: 'waiting' });
-        await storeBatch(db, survey.id, 2, sampleRows(), 'second');
+        await storeBatch(db, survey.id, 2, sampleRows(), { owner: 'second' });
         expect((await loadRows(db, survey.id)).pages).toHaveLength(1);
     });
 

@@ -1,10 +1,12 @@
 /** Surveys made in a test: a site on a stand-in, read for real, stored, loaded and measured. */
 import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { DEFAULT_SETTINGS, type SurveySettings } from '$lib/core/survey/settings.ts';
+import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
+import type { SurveySettings } from '$lib/core/survey/settings.ts';
 import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';
 import { addSite } from '$lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, infoOf, loadRows, type Survey } from '$lib/server/store/survey-store.ts';
+import { loadRows } from '$lib/server/store/rows-store.ts';
+import { createSurvey, getSurvey, infoOf, type Survey } from '$lib/server/store/survey-store.ts';
 import { startStandIn, type LoggedRequest, type SiteAnswer, type StandInSite } from '../../demo/stand-in.ts';
 import type { Instance } from './instance.ts';
 
@@ -37,7 +39,13 @@ export async function makeSurvey(
         const { db } = instance.store;
         const { id } = await addSite(db, 'test', settings);
         const made = await createSurvey(db, id, settings, ownerName(), Date.now() + 60_000);
-        await doSurveyJob({ store: instance.store, surveyId: made.id, owner: ownerName(), stop });
+        await doSurveyJob({
+            store: instance.store,
+            folder: instance.folder.path,
+            surveyId: made.id,
+            owner: ownerName(),
+            stop,
+        });
         const survey = (await getSurvey(db, made.id))!;
         return { survey, measured: measureSurvey(infoOf(survey), await loadRows(db, made.id)), log: standIn.log };
     } finally {

@@ -1,11 +1,13 @@
 /** What the routes use: the store, and measured surveys kept in memory for as long as they are looked at. */
 import { measureSurvey, type MeasuredSurvey } from '../core/survey/measured-survey.ts';
 import { countSurvey, type SurveyCounts } from '../core/survey/summary.ts';
+import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
 import { openStore, type Store } from './store/connect.ts';
 import { getSite, type Site } from './store/site-store.ts';
-import { findSurvey, infoOf, loadRows, type Survey } from './store/survey-store.ts';
+import { loadRows } from './store/rows-store.ts';
+import { findSurvey, infoOf, type Survey } from './store/survey-store.ts';
 
 let store: Store | null = null;
 
@@ -13,6 +15,11 @@ let store: Store | null = null;
 export function appStore(): Store {
     store ??= openStore(databaseAccess(openDataFolder(dataFolderPath())));
     return store;
+}
+
+/** The key that opens this instance's secrets. */
+export function appKey(): Buffer {
+    return secretsKey(openDataFolder(dataFolderPath()).path);
 }
 
 export interface OpenSurvey {
@@ -26,6 +33,7 @@ interface Kept {
     /** How long loading and measuring took, milliseconds. */
     took: number;
     isEnded: boolean;
+    revision: number;
 }
 
 /** Measured surveys by number; the last few stay. */
@@ -35,6 +43,7 @@ const MOST_KEPT = 4;
 const RUNNING_MILLISECONDS = 3_000;
 const REST_PER_MEASURING = 4;
 
+/** True when nothing more is being read: it ended, or was paused. */
 export function isEnded(survey: Survey): boolean {
     return survey.state !== 'waiting' && survey.state !== 'running';
 }
@@ -45,6 +54,7 @@ export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
     if (
         known &&
         known.isEnded === ended &&
+        known.revision === survey.revision &&
         (ended || Date.now() - known.at < Math.max(RUNNING_MILLISECONDS, known.took * REST_PER_MEASURING))
     ) {
         kept.delete(survey.id);
@@ -57,7 +67,7 @@ export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
         return { measured, counts: countSurvey(measured) };
     })();
     kept.delete(survey.id);
-    const entry: Kept = { survey: loading, at: started, took: 0, isEnded: ended };
+    const entry: Kept = { survey: loading, at: started, took: 0, isEnded: ended, revision: survey.revision };
     kept.set(survey.id, entry);
     loading.then(
         () => {

@@ -12,6 +12,32 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
     closedByRobots: z.number(),
     failures: z.number(),
     waiting: z.string(),
+    hosts: z.array(
+        z.object({
+            host: z.string(),
+            asked: z.number(),
+            milliseconds: z.number(),
+            inUse: z.number(),
+            allowed: z.number(),
+            delay: z.number(),
+            crawlDelay: z.number().nullable(),
+            slowed: z.string(),
+        }),
+    ),
+    recentFailures: z.array(z.object({ url: z.string(), say: z.string(), at: z.number() })),
+    families: z.array(
+        z.object({
+            pattern: z.string(),
+            example: z.string(),
+            read: z.number(),
+            seen: z.number(),
+            state: z.enum(['open', 'closed']),
+            reason: z.string(),
+            byHand: z.boolean(),
+        }),
+    ),
+    actions: z.number(),
+    checks: z.object({ done: z.number(), open: z.number() }),
 });
 
 /** One server-sent event of a running survey. */
@@ -19,6 +45,7 @@ export const ProgressEvent = z.object({
     state: z.string(),
     trouble: z.string(),
     stopAsked: z.boolean(),
+    pauseAsked: z.boolean(),
     progress: Progress.nullable(),
 });
 export type ProgressEvent = z.infer<typeof ProgressEvent>;

@@ -106,6 +106,23 @@ export class ContainerFinder {
         return { region, place: place === '' ? 'body' : place.slice(0, MAX_PLACE), key: run ?? at };
     }
 
+    /**
+     * The keys under which the links in an element may have been grouped, were it their container: the run it is a
+     * member of, itself as a list or landmark. `find` gave the same keys.
+     */
+    keysAt(element: LeanElement): object[] {
+        const keys: object[] = [];
+        const run = element.parent ? this.#runs.get(element.parent)?.get(element) : undefined;
+        if (run) keys.push(run);
+        if ((element.isHtml && LIST_TAGS.has(element.tag)) || this.regionAt(element) !== null) keys.push(element);
+        return keys;
+    }
+
+    /** The region an element opens, or null. */
+    regionAt(element: LeanElement): Region | null {
+        return this.#landmark(element);
+    }
+
     #landmark(element: LeanElement): Region | null {
         let known = this.#landmarks.get(element);
         if (known === undefined) this.#landmarks.set(element, (known = landmarkOf(element)));

@@ -4,7 +4,7 @@
  */
 import { foldSpace } from './text.ts';
 
-/** The product token of our agent (RFC 9309 2.2.1). */
+/** The product token of our agent unless a site's settings choose another (RFC 9309 2.2.1). */
 export const PRODUCT_TOKEN = 'edgemap';
 
 /** One robots meta of the head: `name` in lower case, content as written. */
@@ -35,7 +35,7 @@ function tokensOf(content: string): string[] {
  * The directives of one `X-Robots-Tag` line that concern our agent. A line may open with an agent's name and a colon;
  * the name holds for the rest of that line, until another name takes over.
  */
-function tokensOfHeaderLine(line: string): string[] {
+function tokensOfHeaderLine(line: string, agentToken: string): string[] {
     const mine: string[] = [];
     let agent = '';
     for (const part of tokensOf(line)) {
@@ -48,13 +48,17 @@ function tokensOfHeaderLine(line: string): string[] {
                 token = part.slice(colon + 1).trim();
             }
         }
-        if (agent === '' || agent === PRODUCT_TOKEN) mine.push(token);
+        if (agent === '' || agent === agentToken) mine.push(token);
     }
     return mine;
 }
 
 /** Robots directives for our agent from the metas of the head and every `X-Robots-Tag` line; `none` is both. */
-export function readDirectives(metas: RobotsMeta[], xRobotsTag: string[]): RobotsDirectives {
+export function readDirectives(
+    metas: RobotsMeta[],
+    xRobotsTag: string[],
+    agentToken: string = PRODUCT_TOKEN,
+): RobotsDirectives {
     const found: RobotsDirectives = { noindex: false, nofollow: false, noindexReason: '' };
     const take = (tokens: string[], source: string): void => {
         for (const token of tokens) {
@@ -66,9 +70,9 @@ export function readDirectives(metas: RobotsMeta[], xRobotsTag: string[]): Robot
         }
     };
     for (const meta of metas) {
-        if (meta.name === 'robots' || meta.name === PRODUCT_TOKEN) take(tokensOf(meta.content), `meta ${meta.name}`);
+        if (meta.name === 'robots' || meta.name === agentToken) take(tokensOf(meta.content), `meta ${meta.name}`);
     }
-    for (const line of xRobotsTag) take(tokensOfHeaderLine(line), 'X-Robots-Tag');
+    for (const line of xRobotsTag) take(tokensOfHeaderLine(line, agentToken), 'X-Robots-Tag');
     return found;
 }
 

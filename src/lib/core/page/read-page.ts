@@ -15,13 +15,17 @@ import {
 import { attributeOf, isElement, parseLean, type LeanElement } from './lean-tree.ts';
 import { lineIndex } from './line-index.ts';
 import type { FoundBlock, FoundLink, LinkKind } from './links.ts';
-import { bodyText, countWords, foldSpace, textContent } from './text.ts';
+import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
+import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
+import { signatureOf, type Signature } from '../doubles/signature.ts';
 
 /** The response headers that say something about the page; several lines of one name stay apart. */
 export interface PageHeaders {
     link: string[];
     refresh: string;
     xRobotsTag: string[];
+    /** Product token the directives are read for. */
+    token?: string;
 }
 
 export interface PageFacts {
@@ -42,6 +46,18 @@ export interface PageFacts {
     blocks: FoundBlock[];
     /** User names or passwords stood in links; they were removed. */
     credentialsRemoved: number;
+    document: DocumentFacts;
+    /** Text outside header, nav and footer, piece by piece, white space folded. */
+    text: PageText[];
+    /** Signature of that text, for telling near-doubles while reading; null without words. */
+    signature: Signature | null;
+}
+
+/** A piece of text and the block it stands in. */
+export interface PageText {
+    /** Order of the block on the page; -1 for text in no block of links. */
+    block: number;
+    text: string;
 }
 
 /** Links found before their base is known. */
@@ -58,6 +74,9 @@ interface PendingLink {
 const MAX_LINKS = 50_000;
 const MAX_TEXT = 4_000;
 const MAX_ANCHOR_TEXT = 4_000_000;
+/** Text kept of one page: pieces, and characters of all together. */
+const MAX_PIECES = 50_000;
+const MAX_KEPT_TEXT = 2_000_000;
 
 const LINK_RELS: readonly [string, LinkKind][] = [
     ['canonical', 'canonical'],
@@ -97,6 +116,7 @@ function cut(text: string): string {
  */
 export function readPage(text: string, url: string, headers: PageHeaders, encodeQuery?: QueryEncoder): PageFacts {
     const document = parseLean(text);
+    const token = headers.token ?? PRODUCT_TOKEN;
     const finder = new ContainerFinder();
     const pending: PendingLink[] = [];
     const byId = new Map<string, LeanElement>();
@@ -206,7 +226,7 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
         const content = attributeOf(element, 'content');
         if (content === null) return;
         const name = (attributeOf(element, 'name') ?? '').trim().toLowerCase();
-        if ((name === 'robots' || name === PRODUCT_TOKEN) && isInHead(element)) {
+        if ((name === 'robots' || name === token) && isInHead(element)) {
             metas.push({ name, content: foldSpace(content) });
         } else if (name === 'description') description ??= foldSpace(content);
         if ((attributeOf(element, 'http-equiv') ?? '').trim().toLowerCase() === 'refresh') {
@@ -214,7 +234,12 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
         }
     };
 
-    walkElements(document, visit);
+    const places = lineIndex(text);
+    const facts = new DocumentFactsFinder((offset) => places(offset).line, isInHead);
+    walkElements(document, (element) => {
+        visit(element);
+        if (element.isHtml) facts.visit(element);
+    });
 
     if (headers.refresh !== '') refresh = { content: headers.refresh, element: null };
     const documentUrl = url;
@@ -225,7 +250,6 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
         if (name !== link.anchor) link.name = name;
     }
 
-    const places = lineIndex(text);
     const blocks = new Map<unknown, FoundBlock>();
     const resourceBlocks = new Map<unknown, FoundBlock>();
     let credentialsRemoved = 0;
@@ -292,18 +316,51 @@ export function readPage(text: string, url: string, headers: PageHeaders, encode
         if (link.isAddress && parsed.delay === 0 && link.target !== url) instantRefresh = link.target;
     }
 
+    const pieces = body ? bodyPieces(body, placesOf(finder, blocks)) : [];
+    const kept: PageText[] = [];
+    let keptText = 0;
+    for (const { place, text: found } of pieces) {
+        if (place === OUTSIDE || kept.length >= MAX_PIECES || keptText >= MAX_KEPT_TEXT) continue;
+        const folded = foldSpace(found);
+        keptText += folded.length;
+        kept.push({ block: place ?? -1, text: folded });
+    }
+
     return {
         title: title ? cut(foldSpace(textContent(title))) : '',
         h1: h1 ? cut(foldSpace(textContent(h1))) : '',
         description: cut(description ?? ''),
         language: language.slice(0, 100),
-        words: body ? countWords(bodyText(body)) : 0,
+        words: pieces.reduce((words, piece) => words + countWords(piece.text), 0),
         metaRobots: metas,
-        directives: readDirectives(metas, headers.xRobotsTag),
+        directives: readDirectives(metas, headers.xRobotsTag, token),
         canonicals,
         instantRefresh,
         blocks: [...blocks.values(), ...resourceBlocks.values()],
         credentialsRemoved,
+        document: facts.done(),
+        text: kept,
+        signature: signatureOf(kept.map((piece) => piece.text).join('\n')),
+    };
+}
+
+/** Text of headers, menus and footers: no text of the page itself. */
+const OUTSIDE = -2;
+
+/** Tells for an element which block its text belongs to: the outermost list, run or aside that holds links. */
+function placesOf(finder: ContainerFinder, blocks: Map<unknown, FoundBlock>): (element: LeanElement) => number | null {
+    const ordinals = new Map<unknown, number>();
+    for (const key of blocks.keys()) ordinals.set(key, ordinals.size);
+    return (element) => {
+        const region = finder.regionAt(element);
+        if (region === 'header' || region === 'nav' || region === 'footer') return OUTSIDE;
+        // Links that stand in the running text have the whole main as their container: its text is no menu.
+        if (region === 'main') return null;
+        for (const key of finder.keysAt(element)) {
+            const ordinal = ordinals.get(key);
+            if (ordinal !== undefined) return ordinal;
+        }
+        return null;
     };
 }
 

@@ -1,5 +1,6 @@
 import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
 
+const HAS_TEXT = /\P{White_Space}/u;
 const WHITE_SPACE = /\p{White_Space}+/gu;
 
 /** Runs of Unicode white space become one space; none at the ends. */
@@ -69,14 +70,52 @@ export function textContent(root: LeanElement, imageAlts = false): string {
     return out;
 }
 
-/** Text of the body with the edges of blocks kept as white space, so that a table row is not one word. */
-export function bodyText(body: LeanElement): string {
-    const parts: string[] = [];
-    const edge = (element: LeanElement): void => {
-        if (!(element.isHtml && WITHIN_WORDS.has(element.tag))) parts.push('\n');
+/** A run of text between two edges of blocks, and what it stands in. */
+export interface TextPiece<T> {
+    /** As written, white space and all. */
+    text: string;
+    /** What the nearest ancestor that has a place says; null where none has. */
+    place: T | null;
+}
+
+/**
+ * The texts of the body, parted at the edges of blocks (so that a table row is not one word); inline elements part
+ * nothing. Pieces of white space alone are left out.
+ * @param placeOf what an element says of all that is in it; the outermost that says something counts, null says nothing
+ */
+export function bodyPieces<T>(body: LeanElement, placeOf: (element: LeanElement) => T | null): TextPiece<T>[] {
+    const pieces: TextPiece<T>[] = [];
+    let text = '';
+    let place: T | null = null;
+    let placed: LeanElement | null = null;
+    const edge = (): void => {
+        if (HAS_TEXT.test(text)) pieces.push({ text, place });
+        text = '';
     };
-    walkText(body, (text) => parts.push(text), edge, edge);
-    return parts.join('');
+    walkText(
+        body,
+        (found) => (text += found),
+        (element) => {
+            const parts = !(element.isHtml && WITHIN_WORDS.has(element.tag));
+            if (parts) edge();
+            if (placed !== null) return;
+            const says = placeOf(element);
+            if (says === null) return;
+            if (!parts) edge();
+            placed = element;
+            place = says;
+        },
+        (element) => {
+            const parts = !(element.isHtml && WITHIN_WORDS.has(element.tag));
+            if (parts || element === placed) edge();
+            if (element === placed) {
+                placed = null;
+                place = null;
+            }
+        },
+    );
+    edge();
+    return pieces;
 }
 
 const segmenter = new Intl.Segmenter('en', { granularity: 'word' });

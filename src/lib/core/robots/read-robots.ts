@@ -18,6 +18,8 @@ export interface RobotsGroup {
     /** Product tokens in lower case; `*` stands for everyone else. */
     agents: string[];
     rules: RobotsRule[];
+    /** Seconds of a `Crawl-delay` line, which no standard knows; null when there is none that can be read. */
+    crawlDelay: number | null;
 }
 
 export interface RobotsFile {
@@ -52,7 +54,7 @@ export function readRobots(text: string): RobotsFile {
         const line = index + 1;
         if (name === 'user-agent') {
             if (!group || !expectsAgents) {
-                group = { agents: [], rules: [] };
+                group = { agents: [], rules: [], crawlDelay: null };
                 file.groups.push(group);
                 expectsAgents = true;
             }
@@ -61,6 +63,9 @@ export function readRobots(text: string): RobotsFile {
             expectsAgents = false;
             // Rules before any user-agent line belong to no group (RFC 9309 2.2.1).
             if (group && value !== '') group.rules.push({ allow: name === 'allow', pattern: value, line });
+        } else if (name === 'crawl-delay' && group) {
+            // Not a rule: it neither ends the list of agents nor splits a group (RFC 9309 2.2.4).
+            if (/^\d+(?:\.\d+)?$/.test(value)) group.crawlDelay ??= Math.min(Number(value), 86_400);
         } else if (name === 'sitemap' && value !== '') {
             file.sitemaps.push({ href: value, line });
         }
@@ -68,13 +73,23 @@ export function readRobots(text: string): RobotsFile {
     return file;
 }
 
+/** The groups for one agent: all that name it, else all for `*`, else none. */
+function groupsFor(file: RobotsFile, token: string): RobotsGroup[] {
+    const wanted = token.toLowerCase();
+    const named = file.groups.filter((group) => group.agents.includes(wanted));
+    return named.length > 0 ? named : file.groups.filter((group) => group.agents.includes('*'));
+}
+
 /**
- * The rules for one agent: all groups that name it, merged; else all groups for `*`; else none.
+ * The rules for one agent: those of its groups, merged.
  * @param token product token, any case
  */
 export function rulesFor(file: RobotsFile, token: string): RobotsRule[] {
-    const wanted = token.toLowerCase();
-    const named = file.groups.filter((group) => group.agents.includes(wanted));
-    const chosen = named.length > 0 ? named : file.groups.filter((group) => group.agents.includes('*'));
-    return chosen.flatMap((group) => group.rules);
+    return groupsFor(file, token).flatMap((group) => group.rules);
+}
+
+/** The pause between requests that is asked of an agent, in seconds; the longest, where several are. */
+export function crawlDelayFor(file: RobotsFile, token: string): number | null {
+    const asked = groupsFor(file, token).flatMap((group) => (group.crawlDelay === null ? [] : [group.crawlDelay]));
+    return asked.length === 0 ? null : Math.max(...asked);
 }

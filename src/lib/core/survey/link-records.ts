@@ -31,7 +31,8 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
     const records = new Map<string, LinkRecord>();
     const statusOf = (target: number): number | null => {
         const targetNode = survey.nodeOf[target] ?? -1;
-        return targetNode === -1 ? null : (survey.pages[targetNode]?.status ?? null);
+        const page = targetNode === -1 ? null : (survey.pages[targetNode] ?? null);
+        return page?.status ?? survey.checkById.get(target)?.status ?? null;
     };
     if (page?.redirectTo != null) {
         const target = survey.urlById.get(page.redirectTo) ?? '';

@@ -7,7 +7,7 @@ import { isHtmlType, passGates, type GateResult } from '../gates/gates.ts';
 import { compressRows, type Rows } from '../graph/rows.ts';
 import { depths, UNREACHED, type Depths } from '../graph/depth.ts';
 import { isFollowed } from '../page/links.ts';
-import type { BlockRow, LayoutRow, ListedLink, PageRow, SurveyInfo, SurveyRows } from './survey-rows.ts';
+import type { BlockRow, CheckRow, LayoutRow, ListedLink, PageRow, SurveyInfo, SurveyRows } from './survey-rows.ts';
 
 /** Kinds of orphan, as numbers of the column. */
 export const ORPHAN = { unknown: -1, no: 0, strict: 1, adrift: 2 } as const;
@@ -59,6 +59,8 @@ export interface MeasuredSurvey {
     layoutById: Map<number, LayoutRow>;
     urlById: Map<number, string>;
     internalById: Map<number, boolean>;
+    /** Targets that are no pages of the site and were asked for their status. */
+    checkById: Map<number, CheckRow>;
 }
 
 /** True for a page whose links count: it answered 200 with HTML. */
@@ -119,9 +121,16 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
     const edges = collectEdges(rows, pages, nodeOf, blockById, listById);
     const counts = countLinks(rows, count, pages, addressOf, nodeOf, edges, blockById, listById);
     const { clicks, free } = depthRows(count, pages, nodeOf, edges);
-    const startAddress = rows.addresses.find((address) => address.url === info.start)?.id;
-    const start = startAddress === undefined ? -1 : (nodeOf[startAddress] ?? -1);
-    const found = depths(clicks, free, start === -1 ? [] : [start]);
+    const startNodes = [info.start, ...(info.starts ?? [])].map((url) => {
+        const id = rows.addresses.find((address) => address.url === url)?.id;
+        return id === undefined ? -1 : (nodeOf[id] ?? -1);
+    });
+    const start = startNodes[0] ?? -1;
+    const found = depths(
+        clicks,
+        free,
+        startNodes.filter((node) => node !== -1),
+    );
 
     const gates = pages.map((page, node) => {
         const url = urlOf(known[node]!);
@@ -175,6 +184,7 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
         layoutById,
         urlById,
         internalById,
+        checkById: new Map(rows.checks.map((row) => [row.address, row])),
     };
 }
 

@@ -24,6 +24,10 @@ export const NOT_READ_REASONS = [
     'lost',
     'private',
     'broken-reply',
+    /** Its family closed as a trap. */
+    'trap',
+    /** It looks like an action. */
+    'action',
 ] as const;
 export type NotRead = (typeof NOT_READ_REASONS)[number];
 
@@ -40,6 +44,10 @@ export interface PageRow {
     failure: string;
     /** Media type after sniffing, lower case, without parameters. */
     mediaType: string;
+    /** What is odd about the type as sent, as a sentence part; empty when nothing is. */
+    typeNote: string;
+    /** Why the body is not whole, as a sentence part: what was read of it counts, the rest is not known. */
+    bodyTrouble: string;
     /** Next hop of a redirect, an address number; null when there is none that can be used. */
     redirectTo: number | null;
     /** Target of a refresh without delay to another page. */
@@ -79,6 +87,8 @@ export function unreadPage(address: number): PageRow {
         notRead: '',
         failure: '',
         mediaType: '',
+        typeNote: '',
+        bodyTrouble: '',
         redirectTo: null,
         instantRefresh: null,
         title: '',
@@ -150,6 +160,36 @@ export interface PageBlockRow {
     line: number;
 }
 
+/** What is kept of a page beside its columns and links: facts, text and received source, packed by the reader. */
+export interface PageDetailRow {
+    /** Address number of the page. */
+    page: number;
+    /** `PageFactsRecord` of `core/survey/page-details.ts`, packed. */
+    facts: Uint8Array;
+    /** Text pieces with their blocks, packed; empty where there is no text. */
+    text: Uint8Array;
+    /** First 8 bytes of the SHA-256 of the body as received and unpacked. */
+    bodyHash: Uint8Array;
+    /** Signature of the text outside header, nav and footer; empty without words. */
+    signature: Uint8Array;
+    /** Body as received and unpacked, packed again; empty where it is not kept. */
+    source: Uint8Array;
+}
+
+/** A link target that is no page of the site, asked for its status only: an external page or a resource. */
+export interface CheckRow {
+    address: number;
+    kind: 'external' | 'resource';
+    status: number | null;
+    /** Empty when there is a status. */
+    notRead: NotRead | '';
+    failure: string;
+    mediaType: string;
+    redirectTo: number | null;
+    milliseconds: number | null;
+    readAt: number;
+}
+
 /** Evidence that does not follow from the link rows. */
 export interface EvidenceRow {
     address: number;
@@ -159,6 +199,18 @@ export interface EvidenceRow {
     line: number;
     lastmod: string;
 }
+
+/** What the user decided about families of URLs of a survey. */
+export interface SurveyDecisions {
+    /** Patterns opened by hand. */
+    opened: string[];
+    /** Patterns closed by hand. */
+    closed: string[];
+    /** Action URLs to be asked for all the same. */
+    actions: string[];
+}
+
+export const NO_DECISIONS: SurveyDecisions = { opened: [], closed: [], actions: [] };
 
 /** A robots.txt or sitemap that was asked for. */
 export interface FileRow {
@@ -183,21 +235,36 @@ export interface SurveyRows {
     pageBlocks: PageBlockRow[];
     evidence: EvidenceRow[];
     files: FileRow[];
+    checks: CheckRow[];
+    /** Written once and read page by page: whoever loads all rows of a survey leaves them out. */
+    details: PageDetailRow[];
 }
 
 /** A batch of new rows, in an order in which they can be stored. */
 export type SurveyBatch = SurveyRows;
 
 export function emptyRows(): SurveyRows {
-    return { addresses: [], pages: [], lists: [], layouts: [], blocks: [], pageBlocks: [], evidence: [], files: [] };
+    return {
+        addresses: [],
+        pages: [],
+        lists: [],
+        layouts: [],
+        blocks: [],
+        pageBlocks: [],
+        evidence: [],
+        files: [],
+        checks: [],
+        details: [],
+    };
 }
 
 /** How a survey ended, or that it has not. */
-export const SURVEY_STATES = ['waiting', 'running', 'finished', 'stopped', 'failed'] as const;
+export const SURVEY_STATES = ['waiting', 'running', 'paused', 'finished', 'stopped', 'failed'] as const;
 export type SurveyState = (typeof SURVEY_STATES)[number];
 
 /** What may have cut a survey short. */
-export type CutReason = 'max-pages' | 'max-depth' | 'stopped' | 'failed';
+export const CUT_REASONS = ['max-pages', 'max-depth', 'max-minutes', 'stopped', 'failed', 'spot'] as const;
+export type CutReason = (typeof CUT_REASONS)[number];
 
 /** The head of a survey. */
 export interface SurveyInfo {
@@ -205,4 +272,6 @@ export interface SurveyInfo {
     state: SurveyState;
     /** Why it is partial; empty when it is complete. */
     cut: CutReason[];
+    /** Further start pages. */
+    starts?: string[];
 }

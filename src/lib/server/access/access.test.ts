@@ -6,8 +6,9 @@ import { nameOfSite, readSettings } from './settings.ts';
 
 describe('readSettings', () => {
     it('fills in what was not said', () => {
-        expect(readSettings({ start: 'www.site.example' })).toEqual({
+        expect(readSettings({ start: 'www.site.example' })).toMatchObject({
             ok: true,
+            secrets: { headers: [], cookies: [], signIn: null },
             settings: {
                 start: 'https://www.site.example/',
                 pins: [],
@@ -16,6 +17,15 @@ describe('readSettings', () => {
                 concurrency: 4,
                 robots: 'obey',
                 allowPrivate: false,
+                delay: 0,
+                externals: 'leave',
+                resources: 'leave',
+                familyLimit: 200,
+                maxBytes: 20_971_520,
+                sends: [],
+                token: 'edgemap',
+                trailingSlash: 'keep',
+                spot: null,
             },
         });
     });

@@ -9,6 +9,8 @@ export interface DecodedText {
     text: string;
     /** Name of the encoding, as the Encoding Standard has it. */
     encoding: string;
+    /** What said so. */
+    from: 'bom' | 'header' | 'meta' | 'fallback';
 }
 
 /** The charset parameter of a Content-Type, or undefined. */
@@ -21,11 +23,28 @@ export function charsetOf(contentType: string): string | undefined {
 
 /** A document that says nothing is UTF-8 where its bytes are valid UTF-8, else windows-1252 as in browsers. */
 export function decodeDocument(bytes: Uint8Array, contentType: string): DecodedText {
-    const encoding = sniffHTMLEncoding(bytes, {
-        transportLayerEncodingLabel: charsetOf(contentType),
-        defaultEncoding: isUtf8(bytes) ? 'UTF-8' : 'windows-1252',
+    const label = charsetOf(contentType);
+    const fallback = isUtf8(bytes) ? 'UTF-8' : 'windows-1252';
+    const encoding = sniffHTMLEncoding(bytes, { transportLayerEncodingLabel: label, defaultEncoding: fallback });
+    const text = legacyHookDecode(bytes, encoding.toLowerCase());
+    return { text, encoding, from: sourceOf(bytes, label) };
+}
+
+/** Asks again with less said, to learn which of the sources decided. */
+function sourceOf(bytes: Uint8Array, label: string | undefined): DecodedText['from'] {
+    const nothing = 'x-user-defined';
+    const without = sniffHTMLEncoding(bytes, { defaultEncoding: nothing });
+    const hasBom =
+        (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) ||
+        (bytes[0] === 0xfe && bytes[1] === 0xff) ||
+        (bytes[0] === 0xff && bytes[1] === 0xfe);
+    if (hasBom) return 'bom';
+    const header = sniffHTMLEncoding(new Uint8Array(0), {
+        transportLayerEncodingLabel: label,
+        defaultEncoding: nothing,
     });
-    return { text: legacyHookDecode(bytes, encoding.toLowerCase()), encoding };
+    if (header !== nothing) return 'header';
+    return without === nothing ? 'fallback' : 'meta';
 }
 
 /**

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { charsetOf, decodeDocument, queryEncoderOf } from './charset.ts';
 import { isPrivateAddress } from './connect.ts';
-import { sniffedType } from './fetch-url.ts';
+import { mediaTypeOf } from './media-type.ts';
 import { retryAfter } from './pace.ts';
 import { findPin, readPin, type Pin } from './pins.ts';
 
@@ -125,7 +125,7 @@ describe('sniffedType', () => {
         ['', 'a\u0000b', 'application/octet-stream'],
         ['unknown/unknown', '<html>', 'text/html'],
     ])('sent "%s", body %j: %s', (sent, body, type) => {
-        expect(sniffedType(sent, bytes(body))).toBe(type);
+        expect(mediaTypeOf(sent, bytes(body)).type).toBe(type);
     });
 });
 

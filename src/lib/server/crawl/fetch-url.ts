@@ -1,12 +1,14 @@
 /** One request, one answer: no redirect is followed here, no answer is trusted, everything is bounded. */
-import { Readable } from 'node:stream';
-import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
+import type { Readable } from 'node:stream';
 import { request, type Dispatcher } from 'undici';
 import type { NotRead } from '../../core/survey/survey-rows.ts';
+import { unpack } from './unpack.ts';
 
-export const USER_AGENT = 'EdgeMap/0.1';
-const MAX_BODY_BYTES = 20 * 1024 * 1024;
 const WHOLE_ANSWER_MILLISECONDS = 60_000;
+/** Bytes kept of a body that is looked at only to tell its type. */
+const HEAD_BYTES = 1_500;
+/** A rest shorter than this is read away, so that the connection can be used again. */
+const WORTH_DRAINING = 65_536;
 
 export interface Answer {
     ok: true;
@@ -15,11 +17,13 @@ export interface Answer {
     headers: Map<string, string[]>;
     /** Media type as sent, lower case, without parameters; empty when missing. */
     sentType: string;
-    /** Unpacked body; empty where it was not wanted. */
+    /** Unpacked body, as far as it was read. */
     body: Uint8Array;
-    bodyRead: boolean;
-    /** The body went on beyond the bound, or broke off. */
-    truncated: boolean;
+    /** `all` as far as the bounds allow, `head` its first bytes only, `none`. */
+    bodyRead: BodyWanted;
+    /** Why the body is not whole, as a sentence part; empty when it is. */
+    bodyTrouble: string;
+    /** From asking to the last byte, milliseconds. */
     milliseconds: number;
 }
 
@@ -30,36 +34,62 @@ export interface NoAnswer {
     say: string;
 }
 
+export type BodyWanted = 'all' | 'head' | 'none';
+
 export interface FetchOptions {
     dispatcher: Dispatcher;
+    method?: 'GET' | 'HEAD';
+    agent: string;
     accept: string;
-    /** Decides from status and type whether the body is read. */
-    wantsBody: (status: number, sentType: string) => boolean;
-    maxBytes?: number;
-    /** Keep the bytes as sent (a gzip file is not a gzip encoding). */
+    /** Sent besides, for hosts that may have it. */
+    headers?: Record<string, string>;
+    /** Decides from status and type how much of the body is read. */
+    wantsBody: (status: number, sentType: string) => BodyWanted;
+    /** Unpacked bytes at which reading ends. */
+    maxBytes: number;
+    /** Aborted to give up. */
     signal?: AbortSignal;
+    /** Told once the head of the answer is there. */
+    onHead?: () => void;
 }
 
 const TLS_CODES = /^(?:ERR_TLS|ERR_SSL|CERT_|DEPTH_ZERO|SELF_SIGNED|UNABLE_TO|EPROTO|HOSTNAME_MISMATCH)/;
 
+/** Codes and names of an error and its cause: abort and timeout errors carry a number as their code. */
+function codeOf(error: unknown): string {
+    const known = error as { code?: unknown; name?: string; cause?: { code?: unknown } };
+    return [known.code, known.cause?.code, known.name].find((value) => typeof value === 'string') ?? '';
+}
+
 function failureOf(error: unknown, host: string): NoAnswer {
-    const known = error as { code?: unknown; name?: string; message?: string; cause?: { code?: unknown } };
-    // Abort and timeout errors carry a number as their code; their name tells what they are.
-    const code = [known.code, known.cause?.code, known.name].find((value) => typeof value === 'string') ?? '';
+    const message = error instanceof Error ? error.message : String(error);
+    const code = codeOf(error);
     const fail = (as: NotRead, say: string): NoAnswer => ({ ok: false, code: as, say });
     if (code === 'EDGEMAP_PRIVATE')
-        return fail('private', `not asked: ${known.message}, which this site's settings do not allow`);
+        return fail('private', `not asked: ${message}, which this site's settings do not allow`);
     if (code === 'ENOTFOUND' || code === 'EAI_AGAIN' || code === 'EAI_NODATA')
         return fail('no-such-host', `no such host: ${host}`);
     if (code === 'ECONNREFUSED') return fail('refused', `${host} refused the connection`);
     if (code === 'ENETUNREACH' || code === 'EHOSTUNREACH')
         return fail('refused', `${host} cannot be reached from here`);
-    if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${known.message ?? code}`);
+    if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${message || code}`);
     if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
         return fail('timeout', `${host} did not answer in time`);
     if (/^HTTPParserError|^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code))
-        return fail('broken-reply', `the answer of ${host} cannot be read: ${known.message ?? code}`);
-    return fail('lost', `the connection to ${host} was lost: ${known.message ?? code}`);
+        return fail('broken-reply', `the answer of ${host} cannot be read: ${message || code}`);
+    return fail('lost', `the connection to ${host} was lost: ${message || code}`);
+}
+
+/** What became of a body that did not arrive whole. */
+function bodyTroubleOf(error: unknown, size: number): string {
+    const code = codeOf(error);
+    const after = `after ${size.toLocaleString('en')} bytes`;
+    if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
+        return `the body did not end in time; cut ${after}`;
+    if (/^Z_|^ERR_BROTLI|BROTLI/.test(code)) return `the packed body is broken ${after}`;
+    if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH')
+        return `the body is not as long as its Content-Length says; it ended ${after}`;
+    return `the body broke off ${after}`;
 }
 
 function headerLines(raw: Record<string, string | string[] | undefined>): Map<string, string[]> {
@@ -70,25 +100,6 @@ function headerLines(raw: Record<string, string | string[] | undefined>): Map<st
     return lines;
 }
 
-function unpacked(body: Readable, encodings: string): Readable {
-    let stream = body;
-    for (const encoding of encodings
-        .toLowerCase()
-        .split(',')
-        .map((item) => item.trim())
-        .reverse()) {
-        if (encoding === 'gzip' || encoding === 'x-gzip') stream = stream.pipe(forwardErrors(stream, createGunzip()));
-        else if (encoding === 'deflate') stream = stream.pipe(forwardErrors(stream, createInflate()));
-        else if (encoding === 'br') stream = stream.pipe(forwardErrors(stream, createBrotliDecompress()));
-    }
-    return stream;
-}
-
-function forwardErrors<T extends Readable>(from: Readable, to: T): T {
-    from.on('error', (error) => to.destroy(error));
-    return to;
-}
-
 export async function fetchUrl(url: string, options: FetchOptions): Promise<Answer | NoAnswer> {
     const host = new URL(url).host;
     const started = performance.now();
@@ -97,67 +108,65 @@ export async function fetchUrl(url: string, options: FetchOptions): Promise<Answ
     try {
         const answer = await request(url, {
             dispatcher: options.dispatcher,
-            method: 'GET',
+            method: options.method ?? 'GET',
             signal,
-            headers: { 'user-agent': USER_AGENT, accept: options.accept, 'accept-encoding': 'gzip, deflate, br' },
+            headers: {
+                ...options.headers,
+                'user-agent': options.agent,
+                accept: options.accept,
+                'accept-encoding': 'gzip, deflate, br',
+            },
         });
+        options.onHead?.();
         const headers = headerLines(answer.headers);
         const sentType = (headers.get('content-type')?.[0] ?? '').split(';', 1)[0]!.trim().toLowerCase().slice(0, 200);
+        const wanted = options.method === 'HEAD' ? 'none' : options.wantsBody(answer.statusCode, sentType);
         const result: Answer = {
             ok: true,
             status: answer.statusCode,
             headers,
             sentType,
             body: new Uint8Array(0),
-            bodyRead: false,
-            truncated: false,
+            bodyRead: wanted,
+            bodyTrouble: '',
             milliseconds: 0,
         };
-        if (options.wantsBody(answer.statusCode, sentType)) {
-            const limit = options.maxBytes ?? MAX_BODY_BYTES;
-            const pieces: Uint8Array[] = [];
-            let size = 0;
-            const stream = unpacked(answer.body, headers.get('content-encoding')?.join(',') ?? '');
-            // What stands in the buffers of a destroyed stream still reports an error; it has been answered by then.
-            answer.body.on('error', () => undefined);
-            for await (const piece of stream as AsyncIterable<Uint8Array>) {
-                pieces.push(piece);
-                size += piece.length;
-                if (size >= limit) {
-                    result.truncated = true;
-                    break;
-                }
-            }
-            if (result.truncated) answer.body.destroy();
-            result.body = Buffer.concat(pieces).subarray(0, limit);
-            result.bodyRead = true;
-        } else await answer.body.dump({ limit: 65_536 }).catch(() => undefined);
+        if (wanted === 'none') await answer.body.dump({ limit: WORTH_DRAINING }).catch(() => undefined);
+        else await readBody(answer.body, headers, wanted === 'all' ? options.maxBytes : HEAD_BYTES, result);
+        if (options.signal?.aborted) return { ok: false, code: 'stopped', say: 'stopped' };
         result.milliseconds = Math.round(performance.now() - started);
         return result;
     } catch (error) {
+        if (options.signal?.aborted) return { ok: false, code: 'stopped', say: 'stopped' };
         return failureOf(error, host);
     }
 }
 
-/**
- * Media type that counts. A missing or meaningless type is found out from the first bytes, as a browser would
- * (MIME Sniffing Standard, 7.1: the HTML patterns, after white space).
- */
-export function sniffedType(sentType: string, body: Uint8Array): string {
-    if (sentType !== '' && sentType !== 'unknown/unknown' && sentType !== 'application/unknown' && sentType !== '*/*') {
-        return sentType;
+/** Reads up to `limit` unpacked bytes; what arrived before trouble is kept, and the trouble is said. */
+async function readBody(body: Readable, headers: Map<string, string[]>, limit: number, result: Answer): Promise<void> {
+    const pieces: Uint8Array[] = [];
+    let size = 0;
+    let isCut = false;
+    // What stands in the buffers of a destroyed stream still reports an error; it has been answered by then.
+    body.on('error', () => undefined);
+    const encoding = (headers.get('content-encoding') ?? []).join(',');
+    try {
+        for await (const piece of unpack(body, encoding)) {
+            pieces.push(piece);
+            size += piece.length;
+            if (size >= limit) {
+                isCut = size > limit || result.bodyRead === 'head';
+                break;
+            }
+        }
+        if (isCut && result.bodyRead === 'all') {
+            result.bodyTrouble = `the body is longer than ${limit.toLocaleString('en')} bytes; the rest was not read`;
+        }
+    } catch (error) {
+        result.bodyTrouble = bodyTroubleOf(error, size);
     }
-    const head = Buffer.from(body.subarray(0, 1445))
-        .toString('latin1')
-        .replace(/^(?:\xEF\xBB\xBF)?[\t\n\f\r ]*/, '');
-    if (
-        /^(?:<!doctype html|<html|<head|<script|<iframe|<h1|<div|<font|<table|<a|<style|<title|<b|<body|<br|<p|<!--)(?:[ >]|--)?/i.test(
-            head,
-        )
-    ) {
-        return 'text/html';
-    }
-    if (head.startsWith('<?xml')) return 'text/xml';
-    if (head.startsWith('%PDF-')) return 'application/pdf';
-    return /[\x00-\x08\x0e-\x1a\x1c-\x1f]/.test(head) ? 'application/octet-stream' : 'text/plain';
+    const rest = Number(headers.get('content-length')?.[0] ?? NaN) - size;
+    if (result.bodyRead === 'head' && result.bodyTrouble === '' && rest < WORTH_DRAINING) body.resume();
+    else if (isCut || result.bodyTrouble !== '') body.destroy();
+    result.body = pieces.length === 1 && size <= limit ? pieces[0]! : Buffer.concat(pieces).subarray(0, limit);
 }

@@ -1,11 +1,16 @@
 /** Reads one URL: asks for it, has the document parsed, makes its row and the rows of its links. */
+import { createHash } from 'node:crypto';
 import { readAddress } from '../../core/address/address.ts';
+import type { Signature } from '../../core/doubles/signature.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { readDirectives } from '../../core/page/directives.ts';
-import type { PageFacts } from '../../core/page/read-page.ts';
+import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { unreadPage, type ListedLink, type PageRow } from '../../core/survey/survey-rows.ts';
-import { sniffedType, type Answer, type NoAnswer } from './fetch-url.ts';
+import { packJson } from '../packed-json.ts';
+import type { Answer, NoAnswer } from './fetch-url.ts';
+import { mediaTypeOf } from './media-type.ts';
 import { ParsePool, type ParseResult } from './parse-pool.ts';
+import type { FactsToGoOn } from './parse-thread.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
 
@@ -13,16 +18,30 @@ import type { RowMaker } from './row-maker.ts';
 export interface ReadUrl {
     page: PageRow;
     links: ListedLink[];
+    /** Signature of the main text; null where there is none. */
+    signature: Signature | null;
 }
+
+export interface ReaderSettings {
+    /** Product token the directives are read for. */
+    token: string;
+    keepSource: boolean;
+}
+
+const MOST_HEADERS = 100;
+const LONGEST_VALUE = 500;
+const NOTHING = new Uint8Array(0);
 
 export class PageReader {
     readonly #client: PatientClient;
     readonly #rows: RowMaker;
+    readonly #settings: ReaderSettings;
     readonly #pool = new ParsePool();
 
-    constructor(client: PatientClient, rows: RowMaker) {
+    constructor(client: PatientClient, rows: RowMaker, settings: ReaderSettings) {
         this.#client = client;
         this.#rows = rows;
+        this.#settings = settings;
     }
 
     /** @param known an answer that was already had (a sitemap that is a URL of the record too) */
@@ -32,12 +51,15 @@ export class PageReader {
         if (!answer.ok) {
             page.notRead = this.#client.isStopped ? 'stopped' : answer.code;
             page.failure = answer.say.slice(0, 500);
-            return { page, links: [] };
+            return { page, links: [], signature: null };
         }
+        const media = mediaTypeOf(answer.sentType, answer.body);
         page.status = answer.status;
-        page.bytes = answer.bodyRead ? answer.body.length : null;
+        page.bytes = sizeOf(answer);
         page.milliseconds = answer.milliseconds;
-        page.mediaType = sniffedType(answer.sentType, answer.body);
+        page.mediaType = media.type;
+        page.typeNote = media.note.slice(0, 300);
+        page.bodyTrouble = answer.bodyRead === 'all' ? answer.bodyTrouble.slice(0, 300) : '';
         const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
         page.xRobotsTag = xRobotsTag.join(' ').slice(0, 2_000);
         const location = answer.headers.get('location')?.[0];
@@ -45,18 +67,28 @@ export class PageReader {
             const target = readAddress(headerText(location), url);
             if (target.ok) page.redirectTo = this.#rows.address(target.address.url);
         }
-        let facts: PageFacts | null = null;
-        if (answer.bodyRead && isHtmlType(page.mediaType)) {
+        let facts: FactsToGoOn | null = null;
+        let signature: Signature | null = null;
+        if (page.bodyTrouble !== '' && answer.body.length === 0) {
+            // Nothing of it could be read: no page without links, but one that is not known.
+            page.failure = page.bodyTrouble;
+        } else if (answer.bodyRead === 'all' && isHtmlType(page.mediaType)) {
             const read = await this.#parse(url, answer, xRobotsTag);
-            if (read.ok) facts = read.facts;
-            // Answered, but not understood: said, never taken for a page without links.
-            else page.failure = read.say.slice(0, 500);
+            if (read.ok) {
+                facts = read.facts;
+                signature = signatureOfBytes(read.details.signature);
+                this.#rows.addDetail({ page: id, ...read.details });
+            } else {
+                // Answered, but not understood: said, never taken for a page without links.
+                page.failure = read.say.slice(0, 500);
+            }
         }
-        const directives = facts?.directives ?? readDirectives([], xRobotsTag);
+        if (facts === null) this.#addAnswer(id, answer);
+        const directives = facts?.directives ?? readDirectives([], xRobotsTag, this.#settings.token);
         page.noindex = directives.noindex;
         page.noindexReason = directives.noindexReason.slice(0, 200);
         page.nofollow = directives.nofollow;
-        return { page, links: facts ? this.#addFacts(page, facts) : [] };
+        return { page, links: facts ? this.#addFacts(page, facts) : [], signature };
     }
 
     async close(): Promise<void> {
@@ -72,11 +104,15 @@ export class PageReader {
                 link: (answer.headers.get('link') ?? []).map(headerText),
                 refresh: headerText(answer.headers.get('refresh')?.[0] ?? ''),
                 xRobotsTag,
+                token: this.#settings.token,
             },
+            answer: headersToKeep(answer),
+            // An error page is the same text again and again, and its links count for nothing.
+            keepSource: this.#settings.keepSource,
         });
     }
 
-    #addFacts(page: PageRow, facts: PageFacts): ListedLink[] {
+    #addFacts(page: PageRow, facts: FactsToGoOn): ListedLink[] {
         page.title = facts.title;
         page.h1 = facts.h1;
         page.description = facts.description;
@@ -86,9 +122,55 @@ export class PageReader {
         const metas = facts.metaRobots.map((meta) => meta.content);
         page.metaRobots = metas.join(' ').slice(0, 2_000);
         page.canonicals = facts.canonicals.slice(0, 50).map((target) => this.#rows.address(target));
-        if (facts.instantRefresh !== '') page.instantRefresh = this.#rows.address(facts.instantRefresh);
+        if (facts.instantRefresh !== '') {
+            const target = this.#rows.address(facts.instantRefresh);
+            if (target !== page.address) page.instantRefresh = target;
+        }
         return this.#rows.addBlocks(page.address, facts.blocks);
     }
+
+    /** What is kept of an answer that was no document. */
+    #addAnswer(id: number, answer: Answer): void {
+        const record: PageFactsRecord = {
+            document: null,
+            sentType: (answer.headers.get('content-type')?.[0] ?? '').slice(0, 500),
+            charset: '',
+            charsetFrom: '',
+            ...headersToKeep(answer),
+        };
+        const whole = answer.bodyRead === 'all' && answer.bodyTrouble === '' && answer.body.length > 0;
+        this.#rows.addDetail({
+            page: id,
+            facts: packJson(record),
+            text: NOTHING,
+            bodyHash: whole ? createHash('sha256').update(answer.body).digest().subarray(0, 8) : NOTHING,
+            signature: NOTHING,
+            source: NOTHING,
+        });
+    }
+}
+
+/** Bytes of the body: as read, or as its header says where it was not read whole. */
+function sizeOf(answer: Answer): number | null {
+    if (answer.bodyRead === 'all') return answer.body.length;
+    const said = Number(answer.headers.get('content-length')?.[0] ?? NaN);
+    return answer.bodyRead === 'head' && Number.isSafeInteger(said) && said >= 0 ? Math.min(said, 2 ** 31 - 1) : null;
+}
+
+function headersToKeep(answer: Answer): Pick<PageFactsRecord, 'headers' | 'cookieNames'> {
+    const headers: [string, string][] = [];
+    const cookieNames: string[] = [];
+    for (const [name, values] of answer.headers) {
+        for (const value of values) {
+            if (name === 'set-cookie') cookieNames.push((value.split('=', 1)[0] ?? '').trim().slice(0, 200));
+            else if (headers.length < MOST_HEADERS) headers.push([name, headerText(value).slice(0, LONGEST_VALUE)]);
+        }
+    }
+    return { headers, cookieNames: cookieNames.slice(0, MOST_HEADERS) };
+}
+
+function signatureOfBytes(bytes: Uint8Array): Signature | null {
+    return bytes.length === 0 ? null : new Uint32Array(new Uint8Array(bytes).buffer);
 }
 
 /** Header values arrive as Latin-1; a site that sends UTF-8 means UTF-8. */

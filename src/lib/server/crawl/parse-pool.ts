@@ -2,18 +2,12 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { PageFacts, PageHeaders } from '../../core/page/read-page.ts';
 import { projectRoot } from '../process/data-folder.ts';
-import type { ParseReply, ParseRequest } from './parse-thread.ts';
+import type { FactsToGoOn, PackedDetails, ParseReply, ParseRequest } from './parse-thread.ts';
 
-export interface ParseJob {
-    url: string;
-    bytes: Uint8Array;
-    contentType: string;
-    headers: PageHeaders;
-}
+export type ParseJob = Omit<ParseRequest, 'id' | 'bytes'> & { bytes: Uint8Array };
 
-export type ParseResult = { ok: true; facts: PageFacts } | { ok: false; say: string };
+export type ParseResult = { ok: true; facts: FactsToGoOn; details: PackedDetails } | { ok: false; say: string };
 
 interface Waiting {
     job: ParseJob;
@@ -77,7 +71,7 @@ export class ParsePool {
         thread.current = null;
         if (current) {
             clearTimeout(current.timer);
-            current.done(result.ok ? { ok: true, facts: result.facts } : { ok: false, say: result.say });
+            current.done(result);
         }
         this.#feed();
     }

@@ -1,6 +1,12 @@
-/** A worker thread that reads documents: bytes in, facts out. Nothing it is given is executed. */
+/**
+ * A worker thread that reads documents: bytes in, facts out. Nothing it is given is executed. What is only kept, and
+ * not needed to go on (facts, text, source), is packed here, so that the thread that fetches never does it.
+ */
+import { createHash } from 'node:crypto';
 import { parentPort } from 'node:worker_threads';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
+import type { PageFactsRecord } from '../../core/survey/page-details.ts';
+import { packBytes, packJson } from '../packed-json.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
 
 export interface ParseRequest {
@@ -9,18 +15,67 @@ export interface ParseRequest {
     bytes: ArrayBuffer;
     contentType: string;
     headers: PageHeaders;
+    /** Response headers and cookie names, to be packed with the facts. */
+    answer: Pick<PageFactsRecord, 'headers' | 'cookieNames'>;
+    keepSource: boolean;
 }
 
-export type ParseReply = { id: number; ok: true; facts: PageFacts } | { id: number; ok: false; say: string };
+/** What of the facts the reader needs; the rest is packed. */
+export type FactsToGoOn = Omit<PageFacts, 'document' | 'text' | 'signature'>;
+
+export interface PackedDetails {
+    facts: Uint8Array;
+    text: Uint8Array;
+    bodyHash: Uint8Array;
+    signature: Uint8Array;
+    source: Uint8Array;
+}
+
+export type ParseReply =
+    { id: number; ok: true; facts: FactsToGoOn; details: PackedDetails } | { id: number; ok: false; say: string };
+
+/** Bytes of their own, fit to be handed over. */
+function own(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
+    return new Uint8Array(bytes);
+}
 
 parentPort?.on('message', (message: ParseRequest) => {
     let reply: ParseReply;
+    const handedOver: ArrayBuffer[] = [];
     try {
-        const { text, encoding } = decodeDocument(new Uint8Array(message.bytes), message.contentType);
-        const facts = readPage(text, message.url, message.headers, queryEncoderOf(encoding));
-        reply = { id: message.id, ok: true, facts };
+        const bytes = new Uint8Array(message.bytes);
+        const { text, encoding, from } = decodeDocument(bytes, message.contentType);
+        const {
+            document,
+            text: pieces,
+            signature,
+            ...facts
+        } = readPage(text, message.url, message.headers, queryEncoderOf(encoding));
+        const record: PageFactsRecord = {
+            document,
+            sentType: message.contentType.slice(0, 500),
+            charset: encoding,
+            charsetFrom: from,
+            ...message.answer,
+        };
+        const kept = own(packJson(record));
+        const packedText = own(
+            pieces.length === 0
+                ? new Uint8Array(0)
+                : packJson([pieces.map((piece) => piece.block), pieces.map((piece) => piece.text)]),
+        );
+        const source = message.keepSource ? own(packBytes(bytes)) : new Uint8Array(0);
+        const details: PackedDetails = {
+            facts: kept,
+            text: packedText,
+            bodyHash: own(createHash('sha256').update(bytes).digest().subarray(0, 8)),
+            signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
+            source,
+        };
+        handedOver.push(kept.buffer, packedText.buffer, source.buffer);
+        reply = { id: message.id, ok: true, facts, details };
     } catch (error) {
         reply = { id: message.id, ok: false, say: error instanceof Error ? error.message : String(error) };
     }
-    parentPort?.postMessage(reply);
+    parentPort?.postMessage(reply, handedOver);
 });

@@ -2,8 +2,14 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { readAddress } from '../../core/address/address.ts';
 import { deciderOf, quoteRule, type RobotsDecider } from '../../core/robots/decide.ts';
-import { MAX_ROBOTS_BYTES, readRobots, robotsText, rulesFor, type RobotsFile } from '../../core/robots/read-robots.ts';
-import { PRODUCT_TOKEN } from '../../core/page/directives.ts';
+import {
+    crawlDelayFor,
+    MAX_ROBOTS_BYTES,
+    readRobots,
+    robotsText,
+    rulesFor,
+    type RobotsFile,
+} from '../../core/robots/read-robots.ts';
 import { isRedirectStatus } from '../../core/gates/gates.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
@@ -13,6 +19,8 @@ export interface OriginRobots {
     file: RobotsFile;
     row: FileRow;
     decide: RobotsDecider;
+    /** Seconds between requests it asks of our agent; null when it asks for nothing. */
+    crawlDelay: number | null;
     /** Everything is closed, because the file could not be had; why. */
     unreachable: string;
     /** The host did not answer at all. */
@@ -35,11 +43,16 @@ type Fetch = (url: string) => Promise<Answer | NoAnswer>;
 export class RobotsFiles {
     readonly #origins = new Map<string, Promise<OriginRobots>>();
     readonly #fetch: Fetch;
-    readonly #onFile: (row: FileRow) => void;
+    readonly #token: string;
+    readonly #onFile: (robots: OriginRobots) => void;
 
-    /** @param onFile told of every file once it was asked for */
-    constructor(fetch: Fetch, onFile: (row: FileRow) => void) {
+    /**
+     * @param token product token the rules are read for
+     * @param onFile told of every file once it was asked for
+     */
+    constructor(fetch: Fetch, token: string, onFile: (robots: OriginRobots) => void) {
         this.#fetch = fetch;
+        this.#token = token;
         this.#onFile = onFile;
     }
 
@@ -85,7 +98,8 @@ export class RobotsFiles {
             const decode = (bytes: Uint8Array): string => new TextDecoder('utf-8').decode(bytes);
             const text = robotsText(answer.body, decode);
             const file = readRobots(text);
-            const rules = rulesFor(file, PRODUCT_TOKEN);
+            const rules = rulesFor(file, this.#token);
+            const delay = crawlDelayFor(file, this.#token);
             const cut = answer.body.length > MAX_ROBOTS_BYTES ? '; what lies beyond 500 KiB was not read' : '';
             return this.#done({
                 file,
@@ -93,11 +107,12 @@ export class RobotsFiles {
                     kind: 'robots',
                     url,
                     status: 200,
-                    note: `${rules.length} ${rules.length === 1 ? 'rule' : 'rules'} for EdgeMap${cut}`,
+                    note: `${rules.length} ${rules.length === 1 ? 'rule' : 'rules'} for ${this.#token === 'edgemap' ? 'EdgeMap' : this.#token}${delay === null ? '' : `; asks for ${delay} s between requests`}${cut}`,
                     entries: null,
                     text,
                 },
                 decide: deciderOf(rules),
+                crawlDelay: delay,
                 unreachable: '',
                 noAnswer: null,
             });
@@ -120,11 +135,18 @@ export class RobotsFiles {
         noAnswer: NoAnswer | null = null,
     ): OriginRobots {
         const row: FileRow = { kind: 'robots', url, status, note, entries: null, text: '' };
-        return this.#done({ file: { groups: [], sitemaps: [] }, row, decide: deciderOf([]), unreachable, noAnswer });
+        return this.#done({
+            file: { groups: [], sitemaps: [] },
+            row,
+            decide: deciderOf([]),
+            crawlDelay: null,
+            unreachable,
+            noAnswer,
+        });
     }
 
     #done(robots: OriginRobots): OriginRobots {
-        this.#onFile(robots.row);
+        this.#onFile(robots);
         return robots;
     }
 }

@@ -4,52 +4,61 @@
  */
 import { createHash } from 'node:crypto';
 import type { Belonging } from '../../core/address/belonging.ts';
+import { applyUrlRules, type UrlRules } from '../../core/address/url-rules.ts';
 import type { FoundBlock } from '../../core/page/links.ts';
 import {
     emptyRows,
     type BlockRow,
     type EvidenceRow,
+    type CheckRow,
     type FileRow,
+    type LayoutRow,
+    type PageDetailRow,
     type ListedLink,
     type PageRow,
     type SurveyBatch,
     type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
+import { FingerprintTable } from './fingerprint-table.ts';
 
 export class RowMaker {
     readonly #belonging: Belonging;
+    readonly #rules: UrlRules;
     readonly #addresses = new Map<string, number>();
     readonly #urls: string[] = [];
     readonly #internal: boolean[] = [];
-    readonly #lists = new Map<string, number>();
-    readonly #layouts = new Map<string, number>();
-    readonly #blocks = new Map<string, number>();
+    readonly #lists = new FingerprintTable();
+    readonly #layouts = new FingerprintTable();
+    readonly #blocks = new FingerprintTable();
     readonly #evidence = new Set<string>();
     #batch = emptyRows();
     /** Rows waiting to be taken. */
     size = 0;
 
     /** @param stored rows of a survey that is resumed: their numbers are used on */
-    constructor(belonging: Belonging, stored: SurveyRows) {
+    constructor(belonging: Belonging, rules: UrlRules, stored: SurveyRows) {
         this.#belonging = belonging;
-        for (const row of [...stored.addresses].sort((a, b) => a.id - b.id)) {
+        this.#rules = rules;
+        for (const row of [...stored.addresses].sort(byId)) {
             this.#addresses.set(row.url, row.id);
             this.#urls[row.id] = row.url;
             this.#internal[row.id] = row.internal;
         }
-        for (const row of stored.lists) this.#lists.set(JSON.stringify(row.links), row.id);
-        for (const row of stored.layouts)
-            this.#layouts.set(JSON.stringify([row.lines, row.columns, row.hrefs]), row.id);
-        for (const row of stored.blocks) this.#blocks.set(`${row.region} ${row.list} ${row.place}`, row.id);
-        for (const row of stored.evidence) this.#evidence.add(`${row.evidence} ${row.address} ${row.source}`);
+        for (const row of [...stored.lists].sort(byId)) this.#lists.restore(listKey(row.links), row.id);
+        for (const row of [...stored.layouts].sort(byId)) this.#layouts.restore(layoutKey(row), row.id);
+        for (const row of [...stored.blocks].sort(byId)) this.#blocks.restore(blockKey(row), row.id);
+        for (const row of stored.evidence) this.#evidence.add(evidenceKey(row));
     }
 
-    /** Number of an address, given on first sight. */
-    address(url: string): number {
-        const known = this.#addresses.get(url);
+    /** Number of an address, given on first sight; the site's URL rules decide which URL stands for it. */
+    address(written: string): number {
+        const known = this.#addresses.get(written);
         if (known !== undefined) return known;
+        const belongs = this.#belonging.belongs(written);
+        const url = belongs ? applyUrlRules(written, this.#rules) : written;
+        if (url !== written) return this.address(url);
         const id = this.#urls.length;
-        const internal = this.#belonging.belongs(url);
+        const internal = belongs && this.#belonging.isInternal(url);
         this.#addresses.set(url, id);
         this.#urls.push(url);
         this.#internal.push(internal);
@@ -71,13 +80,23 @@ export class RowMaker {
         this.size++;
     }
 
+    addDetail(row: PageDetailRow): void {
+        this.#batch.details.push(row);
+        this.size++;
+    }
+
+    addCheck(row: CheckRow): void {
+        this.#batch.checks.push(row);
+        this.size++;
+    }
+
     addFile(file: FileRow): void {
         this.#batch.files.push(file);
         this.size++;
     }
 
     addEvidence(row: EvidenceRow): void {
-        const key = `${row.evidence} ${row.address} ${row.source}`;
+        const key = evidenceKey(row);
         if (this.#evidence.has(key)) return;
         this.#evidence.add(key);
         this.#batch.evidence.push(row);
@@ -106,9 +125,7 @@ export class RowMaker {
                 page,
                 ordinal,
                 block: this.#block(block, links),
-                layout: this.#numbered(this.#layouts, JSON.stringify([lines, columns, hrefs]), (id) =>
-                    this.#batch.layouts.push({ id, lines, columns, hrefs }),
-                ),
+                layout: this.#layout({ lines, columns, hrefs }),
                 line,
             });
             this.size++;
@@ -116,13 +133,28 @@ export class RowMaker {
         return all;
     }
 
-    #block(block: FoundBlock, links: ListedLink[]): number {
-        const { region, place } = block;
-        const list = this.#numbered(this.#lists, JSON.stringify(links), (id) => this.#batch.lists.push({ id, links }));
-        return this.#numbered(this.#blocks, `${region} ${list} ${place}`, (id) => {
-            const row: BlockRow = { id, region, place, list, name: this.#blockName(region, place, links) };
-            this.#batch.blocks.push(row);
-        });
+    #layout(content: Omit<LayoutRow, 'id'>): number {
+        const { id, isNew } = this.#layouts.number(layoutKey(content));
+        if (isNew) {
+            this.#batch.layouts.push({ id, ...content });
+            this.size++;
+        }
+        return id;
+    }
+
+    #block({ region, place }: FoundBlock, links: ListedLink[]): number {
+        const list = this.#lists.number(listKey(links));
+        if (list.isNew) {
+            this.#batch.lists.push({ id: list.id, links });
+            this.size++;
+        }
+        const block = this.#blocks.number(blockKey({ region, place, list: list.id }));
+        if (block.isNew) {
+            const name = this.#blockName(region, place, links);
+            this.#batch.blocks.push({ id: block.id, region, place, list: list.id, name });
+            this.size++;
+        }
+        return block.id;
     }
 
     /** Hash of the content with URLs in place of numbers, so that it is equal between surveys. */
@@ -141,17 +173,6 @@ export class RowMaker {
             .slice(0, 12);
     }
 
-    #numbered(known: Map<string, number>, key: string, make: (id: number) => void): number {
-        let id = known.get(key);
-        if (id === undefined) {
-            id = known.size;
-            known.set(key, id);
-            make(id);
-            this.size++;
-        }
-        return id;
-    }
-
     /** Takes the rows made since the last time. */
     take(): SurveyBatch {
         const batch = this.#batch;
@@ -159,4 +180,24 @@ export class RowMaker {
         this.size = 0;
         return batch;
     }
+}
+
+function byId(a: { id: number }, b: { id: number }): number {
+    return a.id - b.id;
+}
+
+function listKey(links: ListedLink[]): string {
+    return JSON.stringify(links);
+}
+
+function layoutKey({ lines, columns, hrefs }: Omit<LayoutRow, 'id'>): string {
+    return JSON.stringify([lines, columns, hrefs]);
+}
+
+function blockKey({ region, list, place }: Pick<BlockRow, 'region' | 'list' | 'place'>): string {
+    return `${region} ${list} ${place}`;
+}
+
+function evidenceKey(row: EvidenceRow): string {
+    return `${row.evidence} ${row.address} ${row.source}`;
 }

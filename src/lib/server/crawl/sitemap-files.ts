@@ -29,6 +29,8 @@ export interface SitemapAccess {
     /** Empty when it may be asked for, else why not. */
     closed: (url: string) => Promise<string>;
     stopped: () => boolean;
+    /** What an earlier run stored of a file: its row and entries; null when it is to be asked for. */
+    stored: (url: string) => { row: FileRow; entries: SitemapEntry[] } | null;
 }
 
 /** At most this many files of one site are read. */
@@ -44,6 +46,11 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
         const source = queue[at]!;
         if (seen.has(source.url)) continue;
         seen.add(source.url);
+        const known = access.stored(source.url);
+        if (known) {
+            yield { ...known, answer: null };
+            continue;
+        }
         const row: FileRow = { kind: 'sitemap', url: source.url, status: null, note: '', entries: null, text: '' };
         if (!access.belongs(source.url)) {
             row.note = 'lies on a host that does not belong to the site; not read';
@@ -124,7 +131,7 @@ async function unpackedText(
     answer: Answer,
 ): Promise<{ ok: true; text: string; cut: boolean } | { ok: false; say: string }> {
     let bytes: Uint8Array = answer.body;
-    let cut = answer.truncated;
+    let cut = answer.bodyTrouble !== '';
     if (bytes[0] === 0x1f && bytes[1] === 0x8b) {
         const pieces: Uint8Array[] = [];
         let size = 0;

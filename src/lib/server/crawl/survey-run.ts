@@ -1,53 +1,76 @@
 /**
  * One survey, from robots.txt to the last page. It reads, decides and makes rows; it never touches the database: rows
- * leave in batches through `onBatch`. A survey that broke off is run again with the rows stored so far: what was read
- * is taken from them, in the same order, and not asked for again.
+ * leave in batches through `onBatch`. A survey that broke off, was paused or is gone on with is run again with the rows
+ * stored so far: what was read is taken from them, in the same order, and not asked for again.
  */
+import { availableParallelism } from 'node:os';
 import { readAddress } from '../../core/address/address.ts';
 import { belongingOf, type Belonging } from '../../core/address/belonging.ts';
+import type { Signature } from '../../core/doubles/signature.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
-import { MAX_SITEMAP_BYTES } from '../../core/sitemap/read-sitemap.ts';
-import type { SurveyProgress, SurveySettings } from '../../core/survey/settings.ts';
+import type { LinkKind } from '../../core/page/links.ts';
+import { MAX_SITEMAP_BYTES, type SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
+import {
+    isSignedIn,
+    type SurveyProgress,
+    type SurveySecrets,
+    type SurveySettings,
+} from '../../core/survey/settings.ts';
 import {
     unreadPage,
     type BlockRow,
     type CutReason,
+    type FileRow,
     type ListedLink,
     type PageRow,
     type SurveyBatch,
+    type SurveyDecisions,
     type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
+import { actionFinder } from '../../core/traps/actions.ts';
+import { Families } from '../../core/traps/families.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { Frontier, type Leads } from './frontier.ts';
 import { PageReader, type ReadUrl } from './page-reader.ts';
 import { PatientClient } from './patient-client.ts';
 import { pinsOf } from './pins.ts';
-import { RobotsFiles } from './robots-files.ts';
+import { RobotsFiles, type OriginRobots } from './robots-files.ts';
 import { RowMaker } from './row-maker.ts';
 import { readSitemaps, USUAL_PLACES, type SitemapSource } from './sitemap-files.ts';
+import { TargetChecks } from './target-checks.ts';
 
 export interface SurveyRunInput {
     settings: SurveySettings;
+    secrets: SurveySecrets;
+    decisions: SurveyDecisions;
     /** Rows stored by an earlier run of this survey; empty for a new one. */
     stored: SurveyRows;
+    /** Signatures of the stored pages' texts, by address number. */
+    signatures: Map<number, Signature>;
+    /** Milliseconds of reading that earlier runs have used of the time limit. */
+    elapsed: number;
     /** Stores a batch; resolves when it lasts. */
     onBatch: (batch: SurveyBatch) => Promise<void>;
     onProgress: (progress: SurveyProgress) => void;
-    /** Aborted to stop early and keep what was read. */
+    /** Aborted to end early and keep what was read; with the reason `pause` it can be gone on with as it is. */
     stop: AbortSignal;
 }
 
 export interface SurveyOutcome {
     /** `no-start`: the start page could not be surveyed; `trouble` says why. */
-    result: 'finished' | 'stopped' | 'no-start';
+    result: 'finished' | 'stopped' | 'paused' | 'no-start';
     trouble: string;
     cut: CutReason[];
 }
 
 const PROGRESS_EVERY = 300;
 const BATCH_EVERY = 250;
-/** Rows that may wait for the store before reading waits too. */
+/** Rows and bytes that may wait for the store before reading waits too. */
 const MAX_WAITING_ROWS = 5_000;
+/** URLs under way beyond those that hold a connection: being parsed, or waiting for a slower host. */
+const MOST_BEYOND = 4;
+const MOST_HOSTS_AT_ONCE = 4;
+const FAILURES_TOLD = 20;
 
 export async function runSurvey(input: SurveyRunInput): Promise<SurveyOutcome> {
     const run = new SurveyRun(input);
@@ -58,6 +81,20 @@ export async function runSurvey(input: SurveyRunInput): Promise<SurveyOutcome> {
     }
 }
 
+/** Kinds of links that only make their targets known, and give no depth. */
+const KNOWN_ONLY: readonly LinkKind[] = [
+    'meta-refresh',
+    'canonical',
+    'hreflang',
+    'alternate',
+    'prev',
+    'next',
+    'iframe',
+    'amphtml',
+    'sitemap',
+];
+const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
+
 class SurveyRun {
     readonly #input: SurveyRunInput;
     readonly #settings: SurveySettings;
@@ -67,17 +104,30 @@ class SurveyRun {
     readonly #client: PatientClient;
     readonly #reader: PageReader;
     readonly #robots: RobotsFiles;
+    readonly #families: Families;
+    readonly #checks: TargetChecks;
+    readonly #actionOf: (url: string) => string | null;
+    readonly #onward: ReadonlySet<LinkKind>;
+    /** Aborted by the user, or by the time limit. */
+    readonly #end = new AbortController();
+    readonly #timer: NodeJS.Timeout | null;
     readonly #storedPages = new Map<number, PageRow>();
     readonly #storedLinks: (page: number) => ListedLink[];
+    readonly #storedFiles: (url: string) => { row: FileRow; entries: SitemapEntry[] } | null;
     readonly #knownFiles: Set<string>;
-    readonly #settledIds = new Set<number>();
-    /** Answers to sitemap URLs that are pages of the record too. */
-    readonly #sitemapAnswers = new Map<number, Answer | NoAnswer>();
+    /** Signatures of read pages, until the frontier has absorbed them. */
+    readonly #unabsorbed = new Map<number, Signature | null>();
+    /** Answers to sitemap URLs that are pages of the record too; null where an earlier run had it. */
+    readonly #sitemapAnswers = new Map<number, Answer | NoAnswer | null>();
     readonly #finishTimes: number[] = [];
+    readonly #hosts = new Set<string>();
+    readonly #recentFailures: SurveyProgress['recentFailures'] = [];
+    #isOutOfTime = false;
     #seq = 0;
     #asked = 0;
     #doing = 'starting';
     #closedByRobots = 0;
+    #actions = 0;
     #failures = 0;
     #read = 0;
     #lastProgress = 0;
@@ -86,81 +136,171 @@ class SurveyRun {
     #storeError: unknown = null;
 
     constructor(input: SurveyRunInput) {
+        const { settings, stored } = input;
         this.#input = input;
-        this.#settings = input.settings;
-        const pins = pinsOf(input.settings.pins);
-        this.#belonging = belongingOf(input.settings.start, pins);
-        this.#rows = new RowMaker(this.#belonging, input.stored);
-        this.#frontier = new Frontier(input.settings.maxDepth ?? Infinity);
-        this.#client = new PatientClient(input.settings, pins, input.stop);
-        this.#reader = new PageReader(this.#client, this.#rows);
-        this.#knownFiles = new Set(input.stored.files.map((file) => file.url));
+        this.#settings = settings;
+        const pins = pinsOf(settings.pins);
+        this.#belonging = belongingOf(settings.start, pins, settings);
+        this.#rows = new RowMaker(this.#belonging, settings, stored);
+        this.#families = new Families(settings.familyLimit, input.decisions);
+        this.#frontier = new Frontier(settings.maxDepth ?? Infinity, (id, fresh) => this.#absorbed(id, fresh));
+        input.stop.addEventListener('abort', () => this.#end.abort(), { once: true });
+        if (input.stop.aborted) this.#end.abort();
+        this.#timer = this.#startClock();
+        const { signal } = this.#end;
+        this.#client = new PatientClient({
+            settings,
+            secrets: input.secrets,
+            belonging: this.#belonging,
+            pins,
+            stop: signal,
+        });
+        this.#reader = new PageReader(this.#client, this.#rows, settings);
+        this.#storedFiles = sitemapsOfStoredRows(stored);
+        this.#knownFiles = new Set(stored.files.map((file) => file.url));
         this.#robots = new RobotsFiles(
             (url) => this.#client.fetchFile(url),
-            (row) => this.#addFile(row),
+            settings.token,
+            (robots) => this.#gotRobots(robots),
         );
-        for (const page of input.stored.pages) this.#storedPages.set(page.address, page);
-        this.#storedLinks = linksOfStoredPages(input.stored);
+        this.#checks = new TargetChecks({
+            settings,
+            client: this.#client,
+            robots: this.#robots,
+            rows: this.#rows,
+            belongs: (url) => this.#belonging.belongs(url),
+            done: new Set(stored.checks.map((row) => row.address)),
+        });
+        const isAction = actionFinder(settings.actionWords);
+        const openedActions = new Set(isSignedIn(settings) ? [] : input.decisions.actions);
+        const followAll = settings.followActions && !isSignedIn(settings);
+        this.#actionOf = (url) => (followAll || openedActions.has(url) ? null : isAction(url));
+        this.#onward = new Set(settings.onward);
+        for (const page of stored.pages) this.#storedPages.set(page.address, page);
+        this.#storedLinks = linksOfStoredPages(stored);
     }
 
     async run(): Promise<SurveyOutcome> {
-        const start = this.#rows.address(this.#settings.start);
-        this.#rows.addEvidence({ address: start, evidence: 'manual', source: '', line: 0, lastmod: '' });
-        this.#frontier.start(start);
-
-        this.#say('reading robots.txt');
-        const robots = await this.#robots.of(new URL(this.#settings.start).origin);
-        const trouble = await this.#readStart();
+        const { spot } = this.#settings;
+        const trouble = spot === null ? await this.#begin() : this.#beginSpot(spot.urls);
         if (trouble === null) {
-            this.#say('reading sitemaps');
-            await this.#readSitemaps(robots.file.sitemaps.map((item) => ({ ...item, namedBy: robots.row.url })));
             this.#say('reading pages');
             await this.#readPages();
+            if (!this.#stopped) await this.#checkTargets();
         }
         const outcome = this.#outcome(trouble);
-        await this.#addUnread(outcome);
+        if (outcome.result !== 'paused') await this.#addUnread(outcome);
         await this.#flush();
-        this.#say('done', true);
+        this.#say(outcome.result === 'paused' ? 'paused' : 'done', true);
         return outcome;
     }
 
     async close(): Promise<void> {
+        if (this.#timer) clearTimeout(this.#timer);
         await Promise.allSettled([this.#reader.close(), this.#client.close()]);
     }
 
     get #stopped(): boolean {
-        return this.#input.stop.aborted;
+        return this.#end.signal.aborted;
+    }
+
+    #startClock(): NodeJS.Timeout | null {
+        const { maxMinutes } = this.#settings;
+        if (maxMinutes === null) return null;
+        const left = Math.max(0, maxMinutes * 60_000 - this.#input.elapsed);
+        // A timer counts in 31 bits; a longer survey than that is no case for a limit in minutes.
+        return setTimeout(
+            () => {
+                this.#isOutOfTime = true;
+                this.#end.abort();
+            },
+            Math.min(left, 2 ** 31 - 1),
+        );
+    }
+
+    /** Reads robots.txt, the start page and the sitemaps; says why the survey cannot go on, or null when it can. */
+    async #begin(): Promise<string | null> {
+        const starts = [this.#settings.start, ...this.#settings.starts].map((url) => this.#rows.address(url));
+        for (const start of starts) {
+            this.#families.seen(this.#rows.urlOf(start));
+            this.#rows.addEvidence({ address: start, evidence: 'manual', source: '', line: 0, lastmod: '' });
+        }
+        // The first start page is read alone, so that a site that cannot be read is told before anything else.
+        this.#frontier.start(...starts);
+        this.#say('reading robots.txt');
+        const robots = await this.#robots.of(new URL(this.#settings.start).origin);
+        const trouble = await this.#readStart();
+        if (trouble !== null) return trouble;
+        this.#say('reading sitemaps');
+        await this.#readSitemaps(robots.file.sitemaps.map((item) => ({ ...item, namedBy: robots.row.url })));
+        return null;
+    }
+
+    /** A spot survey reads what it was given, and where that redirects to. */
+    #beginSpot(urls: string[]): null {
+        for (const url of urls) {
+            const address = this.#rows.address(url);
+            this.#rows.addEvidence({ address, evidence: 'manual', source: '', line: 0, lastmod: '' });
+            this.#frontier.addOther(address);
+        }
+        return null;
     }
 
     /** Reads the start page and where it redirects to; says why the survey cannot go on, or null when it can. */
     async #readStart(): Promise<string | null> {
+        const first = this.#rows.address(this.#settings.start);
+        let wanted = first;
         for (;;) {
             if (this.#stopped || this.#asked >= this.#settings.maxPages) return null;
             const next = this.#frontier.next();
             if (!next) return 'The start page redirects in a circle.';
             const { page } = await this.#settle(next.id, next.slot);
+            // Further start pages come in between: they may fail, the survey goes on without them.
+            if (page.address !== wanted) continue;
             const url = this.#rows.urlOf(page.address);
-            const called =
-                url === this.#settings.start ? `The start page ${url}` : `The start page leads to ${url}, which`;
+            const called = page.address === first ? `The start page ${url}` : `The start page leads to ${url}, which`;
             if (page.notRead === 'robots') {
-                return `robots.txt closes ${url} for EdgeMap: ${page.robotsRule}. If this is your own site, survey it with robots set to "record".`;
+                return `robots.txt closes ${url} for ${this.#agentName()}: ${page.robotsRule}. If this is your own site, survey it with robots set to "record".`;
             }
-            if (page.failure !== '') {
+            if (page.notRead === 'action' || page.notRead === 'trap') {
+                return `${called} looks like an action or belongs to a family that is closed, so it was not asked for. Open it in the settings.`;
+            }
+            if (page.failure !== '' && page.status === null) {
                 return `${called} could not be read: ${page.failure}. Check the address; a staging copy may need a pin.`;
             }
             if (page.redirectTo !== null) {
                 const target = this.#rows.urlOf(page.redirectTo);
-                if (this.#rows.isInternal(page.redirectTo)) continue;
+                if (this.#rows.isInternal(page.redirectTo)) {
+                    wanted = page.redirectTo;
+                    continue;
+                }
                 return `${called} redirects to ${target}, which does not belong to this site. Survey ${target} instead, if that is the site you mean.`;
             }
             if (page.status !== 200) {
-                return `${called} answered ${page.status}. Check the address, or start at another page of the site.`;
+                const help =
+                    page.status === 401
+                        ? 'It asks for a sign-in: give one under "As whom?".'
+                        : 'Check the address, or start at another page of the site.';
+                return `${called} answered ${page.status}. ${help}`;
             }
             if (!isHtmlType(page.mediaType)) {
                 return `${called} is ${page.mediaType === '' ? 'of no known type' : page.mediaType}, not HTML: there are no links to follow. Start at a page.`;
             }
+            if (page.failure !== '') return `${called} could not be read: ${page.failure}.`;
             return null;
         }
+    }
+
+    #agentName(): string {
+        return this.#settings.token === 'edgemap' ? 'EdgeMap' : this.#settings.token;
+    }
+
+    #gotRobots(robots: OriginRobots): void {
+        // A file that was given up on because everything stops says nothing about the site.
+        if (this.#stopped) return;
+        const origin = new URL(robots.row.url);
+        this.#client.paces.setCrawlDelay(origin.host, robots.crawlDelay);
+        if (this.#belonging.belongs(robots.row.url)) this.#addFile(robots.row);
     }
 
     async #readSitemaps(named: { href: string; line: number; namedBy: string }[]): Promise<void> {
@@ -176,7 +316,7 @@ class SurveyRun {
             if (target.ok) sources.push({ url: target.address.url, namedBy: '', line: 0 });
         }
         for (const source of sources.slice(0, robotsSources)) {
-            if (!this.#belonging.belongs(source.url)) continue;
+            if (!this.#belonging.isInternal(source.url)) continue;
             const address = this.#rows.address(source.url);
             this.#rows.addEvidence({
                 address,
@@ -196,14 +336,16 @@ class SurveyRun {
                 return verdict.allowed ? '' : verdict.rule;
             },
             stopped: () => this.#stopped,
+            stored: this.#storedFiles,
         };
+        const leadsOn = this.#onward.has('sitemap');
         for await (const file of readSitemaps(sources, access)) {
-            this.#addFile(file.row);
-            if (file.answer && this.#belonging.belongs(file.row.url)) {
+            if (this.#stopped) return;
+            if ((file.answer || file.row.status !== null) && this.#belonging.isInternal(file.row.url)) {
                 this.#sitemapAnswers.set(this.#rows.address(file.row.url), file.answer);
             }
             for (const entry of file.entries) {
-                if (!this.#belonging.belongs(entry.url)) continue;
+                if (!this.#belonging.isInternal(entry.url)) continue;
                 const address = this.#rows.address(entry.url);
                 this.#rows.addEvidence({
                     address,
@@ -212,8 +354,12 @@ class SurveyRun {
                     line: entry.line,
                     lastmod: entry.lastmod,
                 });
+                if (!leadsOn) continue;
+                this.#families.seen(this.#rows.urlOf(address));
                 this.#frontier.addOther(address);
             }
+            // After its entries: a file that is stored has all its entries stored, and need not be read again.
+            this.#addFile(file.row);
             await this.#flushIfDue();
         }
     }
@@ -221,7 +367,7 @@ class SurveyRun {
     async #readPages(): Promise<void> {
         const running = new Set<Promise<unknown>>();
         while (!this.#stopped && this.#storeError === null) {
-            while (running.size < this.#settings.concurrency && this.#asked < this.#settings.maxPages) {
+            while (running.size < this.#mostUnderWay() && this.#asked < this.#settings.maxPages) {
                 const next = this.#frontier.next();
                 if (!next) break;
                 const work: Promise<unknown> = this.#settle(next.id, next.slot).finally(() => running.delete(work));
@@ -235,47 +381,91 @@ class SurveyRun {
         await Promise.all(running);
     }
 
+    /** Connections of the hosts met so far, and some URLs more that are being parsed meanwhile. */
+    #mostUnderWay(): number {
+        const hosts = Math.max(1, Math.min(MOST_HOSTS_AT_ONCE, this.#hosts.size));
+        return this.#settings.concurrency * hosts + Math.min(MOST_BEYOND, availableParallelism());
+    }
+
+    async #checkTargets(): Promise<void> {
+        this.#say('asking for link targets elsewhere');
+        await this.#checks.run(this.#end.signal, async () => {
+            await this.#flushIfDue();
+            this.#say('asking for link targets elsewhere');
+            return this.#storeError === null;
+        });
+    }
+
     /** Settles one URL: from the stored rows, by its robots verdict, or by asking for it. */
     async #settle(id: number, slot: number): Promise<ReadUrl> {
-        this.#settledIds.add(id);
         const url = this.#rows.urlOf(id);
+        this.#hosts.add(new URL(url).host);
         const stored = this.#storedPages.get(id);
+        // Judged before anything is waited for: the order of these decisions is that of the frontier.
         const counts = !this.#sitemapAnswers.has(id);
-        // The count is taken before anything is waited for: the limit is never overrun by answers under way.
-        const seq = this.#seq++;
-        if (counts) this.#asked++;
+        const action = this.#actionOf(url);
+        const closed = action === null && counts ? this.#families.take(url) : null;
+        const isLeft = action !== null || closed !== null;
+        // The count is taken now too: the limit is never overrun by answers under way.
+        const seq = isLeft ? -1 : this.#seq++;
+        if (counts && !isLeft) this.#asked++;
         let settled: ReadUrl;
         if (stored) {
-            settled = { page: stored, links: this.#storedLinks(id) };
-            if (stored.notRead === 'robots' && counts) this.#asked--;
+            settled = { page: stored, links: this.#storedLinks(id), signature: this.#input.signatures.get(id) ?? null };
+            if (stored.notRead === 'robots' && counts && !isLeft) this.#asked--;
         } else {
             const verdict = await this.#robots.verdict(url);
-            if (!verdict.allowed && this.#settings.robots === 'obey') {
-                if (counts) this.#asked--;
+            const unread = (page: Partial<PageRow>): ReadUrl => {
+                if (counts && !isLeft) this.#asked--;
+                return { page: { ...unreadPage(id), ...page }, links: [], signature: null };
+            };
+            if (this.#stopped && !verdict.allowed) settled = unread({ notRead: 'stopped' });
+            else if (!verdict.allowed && this.#settings.robots === 'obey') {
                 // A host that does not even answer for its robots.txt is told as such, not as closed by a rule.
-                const page: PageRow = verdict.noAnswer
-                    ? { ...unreadPage(id), notRead: verdict.noAnswer.code, failure: verdict.noAnswer.say.slice(0, 500) }
-                    : { ...unreadPage(id), notRead: 'robots' };
-                settled = { page, links: [] };
-            } else settled = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id));
+                settled = unread(
+                    verdict.noAnswer
+                        ? { notRead: verdict.noAnswer.code, failure: verdict.noAnswer.say.slice(0, 500) }
+                        : { notRead: 'robots' },
+                );
+            } else if (action !== null) settled = unread({ notRead: 'action' });
+            else if (closed !== null) settled = unread({ notRead: 'trap' });
+            else settled = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id) ?? undefined);
             settled.page.robotsAllowed = verdict.allowed;
             settled.page.robotsRule = verdict.rule;
-            if (this.#stopped && settled.page.notRead === 'stopped') {
-                // The frontier keeps it as open: it is known, and was not read.
-                this.#settledIds.delete(id);
-                return settled;
-            }
+            // The frontier keeps it as open: it is known, and was not read.
+            if (this.#stopped && settled.page.notRead === 'stopped') return settled;
             this.#rows.addPage(settled.page);
         }
-        const { page } = settled;
-        if (page.notRead === 'robots') this.#closedByRobots++;
-        else {
-            this.#read++;
-            if (page.failure !== '') this.#failures++;
-            if (!stored) this.#finishTimes.push(Date.now());
-        }
+        this.#count(settled.page, url, stored === undefined);
+        if (settled.page.status !== null) this.#unabsorbed.set(id, settled.signature);
         this.#frontier.settle(slot, this.#leadsOf(settled));
         return settled;
+    }
+
+    #count(page: PageRow, url: string, isNew: boolean): void {
+        if (page.notRead === 'robots') this.#closedByRobots++;
+        else if (page.notRead === 'action') this.#actions++;
+        else if (page.notRead !== 'trap') {
+            this.#read++;
+            if (page.failure !== '') {
+                this.#failures++;
+                this.#recentFailures.unshift({ url, say: page.failure, at: page.readAt ?? Date.now() });
+                this.#recentFailures.length = Math.min(this.#recentFailures.length, FAILURES_TOLD);
+            }
+            if (isNew) this.#finishTimes.push(Date.now());
+        }
+    }
+
+    /** The frontier has taken in what a URL led to; told in the same order in every run. */
+    #absorbed(id: number, fresh: number[]): void {
+        const signature = this.#unabsorbed.get(id);
+        if (signature === undefined) return;
+        this.#unabsorbed.delete(id);
+        this.#families.settled(
+            this.#rows.urlOf(id),
+            fresh.map((item) => this.#rows.urlOf(item)),
+            signature,
+        );
     }
 
     /** Where a settled URL leads; only internal targets, and nothing from a page that answered other than 200. */
@@ -284,16 +474,22 @@ class SurveyRun {
         const put = (into: number[], target: number): void => {
             if (target !== page.address && this.#rows.isInternal(target)) into.push(target);
         };
-        if (page.redirectTo !== null) put(leads.free, page.redirectTo);
+        if (page.redirectTo !== null && this.#onward.has('redirect')) put(leads.free, page.redirectTo);
         if (page.status === 200 && isHtmlType(page.mediaType)) {
-            if (page.instantRefresh !== null) put(leads.free, page.instantRefresh);
+            if (page.instantRefresh !== null && this.#onward.has('meta-refresh')) put(leads.free, page.instantRefresh);
             for (const link of links) {
                 if (link.target === null) continue;
-                if (link.kind === 'a') put(leads.clicks, link.target);
-                else if (link.kind === 'canonical' || link.kind === 'hreflang' || link.kind === 'meta-refresh') {
-                    put(leads.others, link.target);
-                }
+                if (RESOURCES.includes(link.kind)) this.#checks.add(link.target, 'resource');
+                else if (!this.#rows.isInternal(link.target)) {
+                    if (link.kind === 'a') this.#checks.add(link.target, 'external');
+                } else if (!this.#onward.has(link.kind)) continue;
+                else if (link.kind === 'a') put(leads.clicks, link.target);
+                else if (KNOWN_ONLY.includes(link.kind)) put(leads.others, link.target);
             }
+        }
+        if (this.#settings.spot !== null) {
+            leads.clicks = [];
+            leads.others = [];
         }
         if (page.robotsAllowed === false) {
             // Read all the same (record): what a closed page links to is known, but is not reached through it.
@@ -305,9 +501,14 @@ class SurveyRun {
     }
 
     #outcome(trouble: string | null): SurveyOutcome {
-        if (this.#stopped) return { result: 'stopped', trouble: '', cut: ['stopped'] };
+        if (this.#input.stop.aborted) {
+            const isPause = this.#input.stop.reason === 'pause';
+            return { result: isPause ? 'paused' : 'stopped', trouble: '', cut: ['stopped'] };
+        }
+        if (this.#isOutOfTime) return { result: 'finished', trouble: '', cut: ['max-minutes'] };
         if (trouble !== null) return { result: 'no-start', trouble, cut: ['failed'] };
         const cut: CutReason[] = [];
+        if (this.#settings.spot !== null) cut.push('spot');
         if (this.#frontier.cutByDepth) cut.push('max-depth');
         else if (this.#frontier.unsettled().some((id) => this.#rows.isInternal(id))) cut.push('max-pages');
         return { result: 'finished', trouble: '', cut };
@@ -315,18 +516,18 @@ class SurveyRun {
 
     /** Every known URL has a status or a reason: the rest gets its reason now. */
     async #addUnread(outcome: SurveyOutcome): Promise<void> {
-        const notRead = outcome.result === 'finished' ? 'limit' : 'stopped';
+        const isLimit = outcome.result === 'finished';
         for (const id of this.#frontier.unsettled()) {
-            if (this.#settledIds.has(id) || this.#storedPages.has(id) || !this.#rows.isInternal(id)) continue;
-            this.#settledIds.add(id);
-            const page: PageRow = { ...unreadPage(id), notRead };
-            if (outcome.result === 'finished') {
+            if (this.#storedPages.has(id) || !this.#rows.isInternal(id)) continue;
+            const page: PageRow = { ...unreadPage(id), notRead: isLimit ? 'limit' : 'stopped' };
+            if (isLimit && !this.#stopped) {
                 const verdict = await this.#robots.verdict(this.#rows.urlOf(id));
                 page.robotsAllowed = verdict.allowed;
                 page.robotsRule = verdict.rule;
                 if (!verdict.allowed && this.#settings.robots === 'obey') page.notRead = 'robots';
             }
             this.#rows.addPage(page);
+            await this.#flushIfDue();
         }
     }
 
@@ -362,19 +563,45 @@ class SurveyRun {
         this.#lastProgress = now;
         while ((this.#finishTimes[0] ?? now) < now - 10_000) this.#finishTimes.shift();
         const span = Math.max(1, (now - (this.#finishTimes[0] ?? now)) / 1000);
-        const levels = this.#frontier.levels();
+        const hosts = this.#client.paces.progress();
+        const slowed = hosts.find((host) => host.slowed !== '');
+        const paused = this.#client.paces.pausedFor();
         this.#input.onProgress({
             doing,
             read: this.#read,
-            found: this.#settledIds.size + this.#frontier.unsettled().filter((id) => !this.#settledIds.has(id)).length,
+            found: this.#frontier.known,
             rate: Math.round((this.#finishTimes.length / span) * 10) / 10,
             level: this.#frontier.level === -1 ? null : this.#frontier.level,
-            levels,
+            levels: this.#frontier.levels(),
             closedByRobots: this.#closedByRobots,
             failures: this.#failures,
-            waiting: this.#client.isWaiting ? 'the server asked to wait' : '',
+            waiting:
+                paused.milliseconds > 0
+                    ? paused.say
+                    : slowed
+                      ? `${slowed.host} ${slowed.slowed}: ${slowed.allowed} of ${this.#settings.concurrency} connections`
+                      : '',
+            hosts,
+            recentFailures: [...this.#recentFailures],
+            families: this.#families.list(50),
+            actions: this.#actions,
+            checks: this.#checks.progress(),
         });
     }
+}
+
+/** The sitemaps an earlier run has read whole, with their entries in order; indexes are read again for their files. */
+function sitemapsOfStoredRows(stored: SurveyRows): (url: string) => { row: FileRow; entries: SitemapEntry[] } | null {
+    const urls = new Map(stored.addresses.map((row) => [row.id, row.url]));
+    const files = new Map<string, { row: FileRow; entries: SitemapEntry[] }>();
+    for (const row of stored.files) {
+        if (row.kind === 'sitemap' && !row.note.startsWith('index of')) files.set(row.url, { row, entries: [] });
+    }
+    for (const { evidence, address, source, line, lastmod } of stored.evidence) {
+        const url = urls.get(address);
+        if (evidence === 'sitemap' && url !== undefined) files.get(source)?.entries.push({ url, line, lastmod });
+    }
+    return (url) => files.get(url) ?? null;
 }
 
 /** Links of a page as stored, in the order of its blocks. */

@@ -1,19 +1,29 @@
-/** Does the job of one survey: crawl in, rows out to the store, lease kept, end written down. */
-import { emptyRows, type CutReason, type SurveyState } from '../../core/survey/survey-rows.ts';
+/** Does one survey under its lease: reads the site, stores batch by batch, closes it or lays it aside. */
+import { resolve } from 'node:path';
 import type { SurveyProgress } from '../../core/survey/settings.ts';
+import { emptyRows, type CutReason, type SurveyState } from '../../core/survey/survey-rows.ts';
+import { openSecrets, secretsKey } from '../access/secret-box.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
+import { storeBatch } from '../store/batch-store.ts';
 import { whileAway, type Store } from '../store/connect.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
-import { closeSurvey, getSurvey, LeaseLost, loadRows, markStarted, storeBatch } from '../store/survey-store.ts';
+import { LeaseLost } from '../store/ownership.ts';
+import { loadRows, loadSignatures } from '../store/rows-store.ts';
+import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { makeMains } from '../store/main-text-store.ts';
 
 export interface SurveyJobInput {
     store: Store;
+    /** The data folder, for the key of the secrets. */
+    folder: string;
     surveyId: number;
     /** Owner of the lease. */
     owner: string;
     /** Aborted to stop the survey early and keep what was read. */
     stop: AbortSignal;
     onProgress?: (progress: SurveyProgress) => void;
+    /** Told what went wrong and was mended. */
+    log?: (line: string) => void;
 }
 
 export type SurveyJobResult =
@@ -23,7 +33,7 @@ export type SurveyJobResult =
 
 const RENEW_EVERY = 1_000;
 
-const STATE_OF: Record<SurveyOutcome['result'], SurveyState> = {
+const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> = {
     finished: 'finished',
     stopped: 'stopped',
     'no-start': 'failed',
@@ -38,8 +48,12 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     const { db } = store;
     const survey = await whileAway(() => getSurvey(db, surveyId));
     if (!survey) return { ended: false };
-    const stored = survey.batches === 0 ? emptyRows() : await whileAway(() => loadRows(db, surveyId));
+    const isFirst = survey.batches === 0;
+    const stored = isFirst ? emptyRows() : await whileAway(() => loadRows(db, surveyId));
+    const signatures = isFirst ? new Map() : await whileAway(() => loadSignatures(db, surveyId));
     await whileAway(() => markStarted(db, surveyId));
+    const began = Date.now();
+    const spent = (): number => survey.readMilliseconds + Date.now() - began;
 
     const stop = new AbortController();
     const askedToStop = (): void => stop.abort();
@@ -61,6 +75,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
                 stop.abort();
             }
             if (lease.stopAsked) stop.abort();
+            else if (lease.pauseAsked) stop.abort('pause');
             if (progress) await saveProgress(db, surveyId, progress);
         })()
             // The database may be away for a moment; the batches wait for it, and so does the next renewal.
@@ -68,18 +83,36 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             .finally(() => (busy = false));
     }, RENEW_EVERY / 2);
 
+    const close = async (state: SurveyState, cut: CutReason[], trouble: string): Promise<SurveyJobResult> => {
+        try {
+            await whileAway(() => makeMains(db, surveyId));
+            const end = { state, cut, trouble, readMilliseconds: spent() };
+            await whileAway(() => closeSurvey(db, surveyId, end, owner));
+        } catch (error) {
+            if (error instanceof LeaseLost) return { ended: false };
+            throw error;
+        }
+        return { ended: true, state, cut, trouble };
+    };
+
     try {
+        const opened = openSecrets(secretsKey(resolve(input.folder)), survey.secrets);
+        if (!opened.ok) return await close('failed', ['failed'], opened.say);
         let { batches } = survey;
         const outcome = await runSurvey({
             settings: survey.settings,
+            secrets: opened.secrets,
+            decisions: survey.decisions,
             stored,
+            signatures,
+            elapsed: survey.readMilliseconds,
             stop: stop.signal,
             onBatch: async (batch) => {
                 if (lost) return;
                 const number = ++batches;
                 try {
                     await whileAway(
-                        () => storeBatch(db, surveyId, number, batch, owner),
+                        () => storeBatch(db, surveyId, number, batch, { owner, onMismatch: input.log }),
                         undefined,
                         () => lost,
                     );
@@ -94,19 +127,17 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
                 input.onProgress?.(progress);
             },
         });
-        clearInterval(timer);
         if (lost) return { ended: false };
-        const state = STATE_OF[outcome.result];
         const last = latest as SurveyProgress | null;
         if (last) await whileAway(() => saveProgress(db, surveyId, last));
-        try {
-            const end = { state, cut: outcome.cut, trouble: outcome.trouble };
-            await whileAway(() => closeSurvey(db, surveyId, end, owner));
-        } catch (error) {
-            if (error instanceof LeaseLost) return { ended: false };
-            throw error;
+        if (outcome.result === 'paused') {
+            await whileAway(() => pauseSurvey(db, surveyId, spent(), owner));
+            return { ended: true, state: 'paused', cut: [], trouble: '' };
         }
-        return { ended: true, state, cut: outcome.cut, trouble: outcome.trouble };
+        return await close(STATE_OF[outcome.result], outcome.cut, outcome.trouble);
+    } catch (error) {
+        if (error instanceof LeaseLost) return { ended: false };
+        throw error;
     } finally {
         clearInterval(timer);
         input.stop.removeEventListener('abort', askedToStop);

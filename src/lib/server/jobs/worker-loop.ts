@@ -2,6 +2,7 @@
 import { identityOf, isAlive, pause } from '../process/liveness.ts';
 import { isPassing, type Store } from '../store/connect.ts';
 import { releaseJob, takeJob } from '../store/job-store.ts';
+import { sweepDeleted } from '../store/survey-store.ts';
 import { doSurveyJob } from './survey-job.ts';
 
 /** Name of this process as a lease owner. */
@@ -18,21 +19,28 @@ export function isDeadOwner(owner: string): boolean {
 
 const LOOK_EVERY = 300;
 
-export async function workerLoop(store: Store, end: AbortSignal, log: (line: string) => void): Promise<void> {
+/** @param folder the data folder, for the key of the secrets */
+export async function workerLoop(
+    store: Store,
+    folder: string,
+    end: AbortSignal,
+    log: (line: string) => void,
+): Promise<void> {
     const owner = ownerName();
     while (!end.aborted) {
         let surveyId: number | null = null;
         try {
             const job = await takeJob(store.db, owner, isDeadOwner);
             if (!job) {
-                await pause(LOOK_EVERY);
+                // Nothing else to do: rows of deleted surveys go, a few at a time.
+                if (!(await sweepDeleted(store.db))) await pause(LOOK_EVERY);
                 continue;
             }
             surveyId = job.surveyId;
             log(`survey ${surveyId}: taken, attempt ${job.attempts}`);
             const handOver = new AbortController();
             const result = await Promise.race([
-                doSurveyJob({ store, surveyId, owner, stop: handOver.signal }),
+                doSurveyJob({ store, folder, surveyId, owner, stop: handOver.signal, log }),
                 // Told to end: the survey is not stopped, the next worker goes on from the stored rows.
                 new Promise<null>((resolve) => end.addEventListener('abort', () => resolve(null))),
             ]);

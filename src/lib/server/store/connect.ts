@@ -8,7 +8,10 @@ import type { DatabaseAccess } from '../process/database-process.ts';
 import { pause } from '../process/liveness.ts';
 import * as schema from './schema.ts';
 
-export type Database = MySql2Database<typeof schema>;
+/** What queries are made on: the pool, or one connection in a transaction. */
+export type Executor = MySql2Database<typeof schema>;
+
+export type Database = Executor & { $client: Pool };
 
 export interface Store {
     db: Database;

@@ -37,19 +37,19 @@ export async function takeJob(db: Database, owner: string, isDead: (owner: strin
     });
 }
 
-/** Renews a lease; says whether it is still ours and whether a stop was asked for. */
+/** Renews a lease; says whether it is still ours and whether a stop or a pause was asked for. */
 export async function renewLease(
     db: Database,
     surveyId: number,
     owner: string,
-): Promise<{ ours: boolean; stopAsked: boolean }> {
+): Promise<{ ours: boolean; stopAsked: boolean; pauseAsked: boolean }> {
     const mine = and(eq(schema.jobs.surveyId, surveyId), eq(schema.jobs.owner, owner));
     await db
         .update(schema.jobs)
         .set({ leaseUntil: Date.now() + LEASE_MILLISECONDS })
         .where(mine);
     const [row] = await db.select().from(schema.jobs).where(mine);
-    return { ours: row !== undefined, stopAsked: row?.stopAsked ?? false };
+    return { ours: row !== undefined, stopAsked: row?.stopAsked ?? false, pauseAsked: row?.pauseAsked ?? false };
 }
 
 export async function saveProgress(db: Database, surveyId: number, progress: SurveyProgress): Promise<void> {
@@ -60,14 +60,22 @@ export async function saveProgress(db: Database, surveyId: number, progress: Sur
 export async function readProgress(
     db: Database,
     surveyId: number,
-): Promise<{ progress: SurveyProgress | null; stopAsked: boolean }> {
+): Promise<{ progress: SurveyProgress | null; stopAsked: boolean; pauseAsked: boolean }> {
     const [row] = await db.select().from(schema.jobs).where(eq(schema.jobs.surveyId, surveyId));
     const progress = Progress.nullable().safeParse(row?.progress ?? null);
-    return { progress: progress.success ? progress.data : null, stopAsked: row?.stopAsked ?? false };
+    return {
+        progress: progress.success ? progress.data : null,
+        stopAsked: row?.stopAsked ?? false,
+        pauseAsked: row?.pauseAsked ?? false,
+    };
 }
 
 export async function askToStop(db: Database, surveyId: number): Promise<void> {
     await db.update(schema.jobs).set({ stopAsked: true }).where(eq(schema.jobs.surveyId, surveyId));
+}
+
+export async function askToPause(db: Database, surveyId: number): Promise<void> {
+    await db.update(schema.jobs).set({ pauseAsked: true }).where(eq(schema.jobs.surveyId, surveyId));
 }
 
 /** Gives a job back, so that another worker goes on with it at once. */

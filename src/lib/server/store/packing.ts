@@ -1,24 +1,8 @@
-/** Link lists and layouts as packed bytes: columns of JSON, deflated where that pays. */
-import { deflateRawSync, inflateRawSync } from 'node:zlib';
+/** Link lists and layouts as packed bytes: columns of JSON. */
 import { z } from 'zod';
 import { LINK_KINDS } from '../../core/page/links.ts';
 import type { LayoutRow, ListedLink } from '../../core/survey/survey-rows.ts';
-
-const PLAIN = 0;
-const DEFLATED = 1;
-/** Below this, deflating costs more than it saves. */
-const WORTH_DEFLATING = 160;
-
-function pack(value: unknown): Buffer {
-    const plain = Buffer.from(JSON.stringify(value), 'utf8');
-    if (plain.length < WORTH_DEFLATING) return Buffer.concat([Buffer.of(PLAIN), plain]);
-    return Buffer.concat([Buffer.of(DEFLATED), deflateRawSync(plain, { level: 4 })]);
-}
-
-function unpack(bytes: Buffer): unknown {
-    const content = bytes.subarray(1);
-    return JSON.parse((bytes[0] === DEFLATED ? inflateRawSync(content) : content).toString('utf8'));
-}
+import { packJson, unpackJson } from '../packed-json.ts';
 
 const PackedLinks = z.tuple([
     z.array(
@@ -37,7 +21,7 @@ const PackedLinks = z.tuple([
 ]);
 
 export function packLinks(links: ListedLink[]): Buffer {
-    return pack([
+    return packJson([
         links.map((link) => LINK_KINDS.indexOf(link.kind)),
         links.map((link) => link.target),
         links.map((link) => link.text),
@@ -49,7 +33,7 @@ export function packLinks(links: ListedLink[]): Buffer {
 }
 
 export function unpackLinks(bytes: Buffer): ListedLink[] {
-    const [kinds, targets, texts, fragments, anchors, names, rels] = PackedLinks.parse(unpack(bytes));
+    const [kinds, targets, texts, fragments, anchors, names, rels] = PackedLinks.parse(unpackJson(bytes));
     return kinds.map((kind, index) => ({
         kind: LINK_KINDS[kind] ?? 'other',
         target: targets[index] ?? null,
@@ -64,10 +48,10 @@ export function unpackLinks(bytes: Buffer): ListedLink[] {
 const PackedPlaces = z.tuple([z.array(z.number()), z.array(z.number()), z.array(z.string())]);
 
 export function packPlaces(layout: LayoutRow): Buffer {
-    return pack([layout.lines, layout.columns, layout.hrefs]);
+    return packJson([layout.lines, layout.columns, layout.hrefs]);
 }
 
 export function unpackPlaces(id: number, bytes: Buffer): LayoutRow {
-    const [lines, columns, hrefs] = PackedPlaces.parse(unpack(bytes));
+    const [lines, columns, hrefs] = PackedPlaces.parse(unpackJson(bytes));
     return { id, lines, columns, hrefs };
 }

@@ -30,6 +30,10 @@ const address = customType<{ data: string; driverData: Buffer | string }>({
 /** Packed bytes. */
 const bytes = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'mediumblob' });
 
+/** Bytes of a bounded length. */
+const shortBytes = (name: string, most: number) =>
+    customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => `varbinary(${most})` })(name);
+
 /** UTC, milliseconds since 1970. */
 const moment = (name: string) => bigint(name, { mode: 'number' });
 
@@ -39,6 +43,8 @@ export const sites = mysqlTable('site', {
     start: address('start').notNull(),
     /** Pins and limits, as `server/access/settings.ts` defines them. */
     settings: json('settings').notNull(),
+    /** Headers, cookies and sign-in last used, sealed by `access/secret-box.ts`; null when there are none. */
+    secrets: bytes('secrets'),
     createdAt: moment('created_at').notNull(),
 });
 
@@ -55,6 +61,14 @@ export const surveys = mysqlTable(
         /** A failure told to the user, empty otherwise. */
         trouble: text('trouble').notNull(),
         settings: json('settings').notNull(),
+        /** Sealed like those of the site. */
+        secrets: bytes('secrets'),
+        /** What the user decided about families of URLs (`SurveyDecisions`); null for nothing. */
+        decisions: json('decisions'),
+        /** Milliseconds of reading so far, over all runs. */
+        readMilliseconds: bigint('read_milliseconds', { mode: 'number' }).notNull().default(0),
+        /** Deleted for the user; its rows are swept behind. */
+        isDeleted: boolean('is_deleted').notNull().default(false),
         createdAt: moment('created_at').notNull(),
         startedAt: moment('started_at'),
         endedAt: moment('ended_at'),
@@ -87,6 +101,8 @@ export const pages = mysqlTable(
         notRead: varchar('not_read', { length: 16 }).notNull(),
         failure: varchar('failure', { length: 500 }).notNull(),
         mediaType: varchar('media_type', { length: 200 }).notNull(),
+        typeNote: varchar('type_note', { length: 300 }).notNull().default(''),
+        bodyTrouble: varchar('body_trouble', { length: 300 }).notNull().default(''),
         redirectTo: int('redirect_to'),
         instantRefresh: int('instant_refresh'),
         title: text('title').notNull(),
@@ -107,6 +123,63 @@ export const pages = mysqlTable(
         bytes: int('bytes'),
         milliseconds: int('milliseconds'),
         readAt: moment('read_at'),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.address] })],
+);
+
+/** Facts and text of a page, packed (`core/survey/page-details.ts`); read page by page. */
+export const pageDetails = mysqlTable(
+    'page_detail',
+    {
+        surveyId: int('survey_id').notNull(),
+        page: int('page').notNull(),
+        facts: bytes('facts').notNull(),
+        text: bytes('text').notNull(),
+        bodyHash: shortBytes('body_hash', 8).notNull(),
+        signature: shortBytes('signature', 128).notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.page] })],
+);
+
+/** The received source of a page, unpacked by its content codings and packed again. */
+export const pageSources = mysqlTable(
+    'page_source',
+    {
+        surveyId: int('survey_id').notNull(),
+        page: int('page').notNull(),
+        source: bytes('source').notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.page] })],
+);
+
+/** What is known of a page's main text once it is known which blocks are shared: made when a survey ends. */
+export const pageMains = mysqlTable(
+    'page_main',
+    {
+        surveyId: int('survey_id').notNull(),
+        page: int('page').notNull(),
+        /** First 8 bytes of the SHA-256 of the text, white space folded, pieces joined by line feeds. */
+        hash: shortBytes('hash', 8).notNull(),
+        words: int('words').notNull(),
+        signature: shortBytes('signature', 128).notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.page] })],
+);
+
+/** Targets that are no pages of the site, asked for their status. */
+export const targetChecks = mysqlTable(
+    'target_check',
+    {
+        surveyId: int('survey_id').notNull(),
+        address: int('address').notNull(),
+        kind: varchar('kind', { length: 16 }).notNull(),
+        status: smallint('status'),
+        notRead: varchar('not_read', { length: 16 }).notNull(),
+        failure: varchar('failure', { length: 500 }).notNull(),
+        mediaType: varchar('media_type', { length: 200 }).notNull(),
+        redirectTo: int('redirect_to'),
+        milliseconds: int('milliseconds'),
+        readAt: moment('read_at').notNull(),
     },
     (table) => [primaryKey({ columns: [table.surveyId, table.address] })],
 );
@@ -198,6 +271,7 @@ export const jobs = mysqlTable(
         owner: varchar('owner', { length: 64 }).notNull().default(''),
         leaseUntil: moment('lease_until').notNull().default(0),
         stopAsked: boolean('stop_asked').notNull().default(false),
+        pauseAsked: boolean('pause_asked').notNull().default(false),
         attempts: int('attempts').notNull().default(0),
         /** Last progress, as `core/survey/progress.ts` defines it. */
         progress: json('progress'),

@@ -10,6 +10,8 @@ export interface Site {
     name: string;
     start: string;
     settings: SurveySettings;
+    /** Headers, cookies and sign-in last used, sealed; null when there are none. */
+    secrets: Buffer | null;
     createdAt: number;
 }
 
@@ -27,10 +29,15 @@ export async function getSite(db: Database, id: number): Promise<Site | null> {
     return row ? toSite(row) : null;
 }
 
-export async function addSite(db: Database, name: string, settings: SurveySettings): Promise<Site> {
+export async function addSite(
+    db: Database,
+    name: string,
+    settings: SurveySettings,
+    secrets: Buffer | null = null,
+): Promise<Site> {
     const [made] = await db
         .insert(schema.sites)
-        .values({ name, start: settings.start, settings, createdAt: Date.now() })
+        .values({ name, start: settings.start, settings, secrets, createdAt: Date.now() })
         .$returningId();
     const site = made && (await getSite(db, made.id));
     if (!site) throw new Error('the site vanished');
@@ -38,13 +45,23 @@ export async function addSite(db: Database, name: string, settings: SurveySettin
 }
 
 /** The site with that start URL, made when there is none; its last settings become these. */
-export async function siteForStart(db: Database, name: string, settings: SurveySettings): Promise<Site> {
+export async function siteForStart(
+    db: Database,
+    name: string,
+    settings: SurveySettings,
+    secrets: Buffer | null = null,
+): Promise<Site> {
     const known = (await listSites(db)).find((site) => site.start === settings.start);
-    if (!known) return addSite(db, name, settings);
-    await saveSiteSettings(db, known.id, settings);
-    return { ...known, settings };
+    if (!known) return addSite(db, name, settings, secrets);
+    await saveSiteSettings(db, known.id, settings, secrets);
+    return { ...known, settings, secrets };
 }
 
-export async function saveSiteSettings(db: Database, id: number, settings: SurveySettings): Promise<void> {
-    await db.update(schema.sites).set({ settings }).where(eq(schema.sites.id, id));
+export async function saveSiteSettings(
+    db: Database,
+    id: number,
+    settings: SurveySettings,
+    secrets: Buffer | null = null,
+): Promise<void> {
+    await db.update(schema.sites).set({ settings, secrets }).where(eq(schema.sites.id, id));
 }

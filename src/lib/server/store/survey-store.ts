@@ -1,24 +1,20 @@
-/** Surveys and their rows: stored batch by batch, read back whole. */
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
-import type { MySqlTable } from 'drizzle-orm/mysql-core';
-import type { ResultSetHeader } from 'mysql2';
+/** Surveys: made, found, paused, gone on with, closed, deleted. Their rows are in batch-store and rows-store. */
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { REGIONS } from '../../core/page/links.ts';
+import { applyUrlRules } from '../../core/address/url-rules.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import {
-    emptyRows,
-    NOT_READ_REASONS,
+    CUT_REASONS,
+    NO_DECISIONS,
     SURVEY_STATES,
     type CutReason,
-    type PageRow,
-    type SurveyBatch,
+    type SurveyDecisions,
     type SurveyInfo,
-    type SurveyRows,
     type SurveyState,
 } from '../../core/survey/survey-rows.ts';
 import { StoredSettings } from '../access/settings.ts';
 import type { Database } from './connect.ts';
-import { packLinks, packPlaces, unpackLinks, unpackPlaces } from './packing.ts';
+import { mustOwn } from './ownership.ts';
 import * as schema from './schema.ts';
 
 /** A survey as lists and heads show it. */
@@ -31,6 +27,11 @@ export interface Survey {
     cut: CutReason[];
     trouble: string;
     settings: SurveySettings;
+    /** Headers, cookies and sign-in, sealed; null when there are none. */
+    secrets: Buffer | null;
+    decisions: SurveyDecisions;
+    /** Milliseconds of reading so far. */
+    readMilliseconds: number;
     createdAt: number;
     startedAt: number | null;
     endedAt: number | null;
@@ -38,17 +39,22 @@ export interface Survey {
     revision: number;
 }
 
-/** Rows in one insert; the whole stays far below the packet limit. */
-const ROWS_AT_ONCE = 500;
+const CutReasons = z.array(z.enum(CUT_REASONS));
 
-const CutReasons = z.array(z.enum(['max-pages', 'max-depth', 'stopped', 'failed']));
+const Decisions: z.ZodType<SurveyDecisions> = z.object({
+    opened: z.array(z.string()),
+    closed: z.array(z.string()),
+    actions: z.array(z.string()),
+});
 
 function toSurvey(row: typeof schema.surveys.$inferSelect): Survey {
+    const { isDeleted: _, ...rest } = row;
     return {
-        ...row,
+        ...rest,
         state: z.enum(SURVEY_STATES).parse(row.state),
         cut: CutReasons.parse(row.cut === '' ? [] : row.cut.split(' ')),
         settings: StoredSettings.parse(row.settings),
+        decisions: row.decisions === null ? NO_DECISIONS : Decisions.parse(row.decisions),
     };
 }
 
@@ -59,6 +65,7 @@ export async function createSurvey(
     settings: SurveySettings,
     owner = '',
     leaseUntil = 0,
+    secrets: Buffer | null = null,
 ): Promise<Survey> {
     const now = Date.now();
     const id = await db.transaction(async (tx) => {
@@ -76,6 +83,7 @@ export async function createSurvey(
                 state: 'waiting',
                 trouble: '',
                 settings,
+                secrets,
                 createdAt: now,
             })
             .$returningId();
@@ -95,7 +103,10 @@ export async function createSurvey(
 }
 
 export async function getSurvey(db: Database, id: number): Promise<Survey | null> {
-    const [row] = await db.select().from(schema.surveys).where(eq(schema.surveys.id, id));
+    const [row] = await db
+        .select()
+        .from(schema.surveys)
+        .where(and(eq(schema.surveys.id, id), eq(schema.surveys.isDeleted, false)));
     return row ? toSurvey(row) : null;
 }
 
@@ -103,7 +114,13 @@ export async function findSurvey(db: Database, siteId: number, number: number): 
     const [row] = await db
         .select()
         .from(schema.surveys)
-        .where(and(eq(schema.surveys.siteId, siteId), eq(schema.surveys.number, number)));
+        .where(
+            and(
+                eq(schema.surveys.siteId, siteId),
+                eq(schema.surveys.number, number),
+                eq(schema.surveys.isDeleted, false),
+            ),
+        );
     return row ? toSurvey(row) : null;
 }
 
@@ -112,7 +129,7 @@ export async function listSurveys(db: Database, siteId: number): Promise<Survey[
     const rows = await db
         .select()
         .from(schema.surveys)
-        .where(eq(schema.surveys.siteId, siteId))
+        .where(and(eq(schema.surveys.siteId, siteId), eq(schema.surveys.isDeleted, false)))
         .orderBy(desc(schema.surveys.number));
     return rows.map(toSurvey);
 }
@@ -124,234 +141,156 @@ export async function markStarted(db: Database, id: number): Promise<void> {
         .where(eq(schema.surveys.id, id));
 }
 
-/** The job of a survey belongs to another worker now: nothing more of ours may be stored. */
-export class LeaseLost extends Error {}
-
-/** Fails unless the job is that owner's; holds the job until the transaction ends, so that it stays so. */
-async function mustOwn(tx: Pick<Database, 'select'>, surveyId: number, owner: string | undefined): Promise<void> {
-    if (owner === undefined) return;
-    const [job] = await tx
-        .select({ owner: schema.jobs.owner })
-        .from(schema.jobs)
-        .where(eq(schema.jobs.surveyId, surveyId))
-        .for('update');
-    if (job?.owner !== owner) throw new LeaseLost(`survey ${surveyId} is done by another worker`);
-}
-
 /**
- * Closes a survey: revision 1 in one transaction with its end.
+ * Closes a survey: its next revision, in one transaction with its end.
  * @throws LeaseLost when the job is not that owner's
  */
 export async function closeSurvey(
     db: Database,
     id: number,
-    end: { state: SurveyState; cut: CutReason[]; trouble: string },
+    end: { state: SurveyState; cut: CutReason[]; trouble: string; readMilliseconds?: number },
     owner?: string,
 ): Promise<void> {
     await db.transaction(async (tx) => {
         await mustOwn(tx, id, owner);
         await tx
             .update(schema.surveys)
-            .set({ state: end.state, cut: end.cut.join(' '), trouble: end.trouble, endedAt: Date.now(), revision: 1 })
+            .set({
+                state: end.state,
+                cut: end.cut.join(' '),
+                trouble: end.trouble,
+                endedAt: Date.now(),
+                revision: sql`${schema.surveys.revision} + 1`,
+                ...(end.readMilliseconds === undefined ? {} : { readMilliseconds: end.readMilliseconds }),
+            })
             .where(eq(schema.surveys.id, id));
         await tx
             .update(schema.jobs)
-            .set({ state: 'done', owner: '', leaseUntil: 0 })
+            .set({ state: 'done', owner: '', leaseUntil: 0, stopAsked: false, pauseAsked: false })
             .where(eq(schema.jobs.surveyId, id));
     });
 }
 
-type Executor = Pick<Database, 'insert'>;
-
-/** Inserts in pieces and checks that every row arrived: a database that drops rows must not go unnoticed. */
-async function insertAll<T extends MySqlTable>(tx: Executor, table: T, rows: T['$inferInsert'][]): Promise<void> {
-    for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
-        const piece = rows.slice(at, at + ROWS_AT_ONCE);
-        const [result]: [ResultSetHeader, ...unknown[]] = await tx.insert(table).values(piece);
-        if (result.affectedRows !== piece.length || result.warningStatus !== 0) {
-            throw new Error(
-                `${piece.length} rows were sent, ${result.affectedRows} stored, ${result.warningStatus} warnings`,
-            );
-        }
-    }
-}
-
 /**
- * Stores a batch, whole or not at all.
- * @param owner whose job it must be
+ * Lays a survey aside as it is: nothing is closed, and it is gone on with when somebody says so.
  * @throws LeaseLost when the job is not that owner's
- * @param number number of the batch, from 1; a batch that was stored already (an answer got lost) is not stored again
  */
-export async function storeBatch(
-    db: Database,
-    surveyId: number,
-    number: number,
-    batch: SurveyBatch,
-    owner?: string,
-): Promise<void> {
+export async function pauseSurvey(db: Database, id: number, readMilliseconds: number, owner?: string): Promise<void> {
     await db.transaction(async (tx) => {
-        await mustOwn(tx, surveyId, owner);
-        const [head] = await tx
-            .select({ batches: schema.surveys.batches })
-            .from(schema.surveys)
-            .where(eq(schema.surveys.id, surveyId))
-            .for('update');
-        if (!head) throw new Error(`survey ${surveyId} is gone`);
-        if (head.batches >= number) return;
-        await insertAll(
-            tx,
-            schema.addresses,
-            batch.addresses.map((row) => ({ surveyId, ...row })),
-        );
-        await insertAll(
-            tx,
-            schema.linkLists,
-            batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
-        );
-        await insertAll(
-            tx,
-            schema.layouts,
-            batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
-        );
-        await insertAll(
-            tx,
-            schema.blocks,
-            batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
-        );
-        await insertAll(
-            tx,
-            schema.pages,
-            batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
-        );
-        await insertAll(
-            tx,
-            schema.pageBlocks,
-            batch.pageBlocks.map((row) => ({ surveyId, ...row })),
-        );
-        const firstEvidence = await nextId(tx, schema.evidence, surveyId);
-        await insertAll(
-            tx,
-            schema.evidence,
-            batch.evidence.map((row, index) => ({ surveyId, id: firstEvidence + index, ...row })),
-        );
-        const firstFile = await nextId(tx, schema.files, surveyId);
-        await insertAll(
-            tx,
-            schema.files,
-            batch.files.map((row, index) => ({ surveyId, id: firstFile + index, ...row })),
-        );
-        await tx.update(schema.surveys).set({ batches: number }).where(eq(schema.surveys.id, surveyId));
+        await mustOwn(tx, id, owner);
+        await tx.update(schema.surveys).set({ state: 'paused', readMilliseconds }).where(eq(schema.surveys.id, id));
+        await tx
+            .update(schema.jobs)
+            .set({ state: 'paused', owner: '', leaseUntil: 0, stopAsked: false, pauseAsked: false })
+            .where(eq(schema.jobs.surveyId, id));
     });
 }
 
-async function nextId(
-    tx: Pick<Database, 'select'>,
-    table: typeof schema.evidence | typeof schema.files,
-    surveyId: number,
-): Promise<number> {
-    const [row] = await tx
-        .select({ next: sql<number>`coalesce(max(${table.id}) + 1, 0)`.mapWith(Number) })
-        .from(table)
-        .where(eq(table.surveyId, surveyId));
-    return row?.next ?? 0;
+/** Reasons that are decided anew when a survey is gone on with. */
+const DECIDED_ANEW = ['limit', 'stopped', 'trap', 'action'];
+
+/**
+ * Goes on with a survey that was paused or has ended: what was read stays, what was left is judged anew.
+ * @param change decisions about families, and limits that may be wider now
+ * @returns false when it is under way already, or gone
+ */
+export async function resumeSurvey(
+    db: Database,
+    id: number,
+    change: {
+        decisions?: SurveyDecisions;
+        limits?: Partial<Pick<SurveySettings, 'maxPages' | 'maxDepth' | 'maxMinutes'>>;
+    } = {},
+): Promise<boolean> {
+    return db.transaction(async (tx) => {
+        const [row] = await tx.select().from(schema.surveys).where(eq(schema.surveys.id, id)).for('update');
+        if (!row || row.isDeleted || row.state === 'running' || row.state === 'waiting') return false;
+        const survey = toSurvey(row);
+        const left = row.state === 'failed' ? [...DECIDED_ANEW, ...FAILED_READS] : DECIDED_ANEW;
+        await tx.delete(schema.pages).where(and(eq(schema.pages.surveyId, id), inArray(schema.pages.notRead, left)));
+        await tx
+            .update(schema.surveys)
+            .set({
+                state: 'waiting',
+                cut: '',
+                trouble: '',
+                endedAt: null,
+                decisions: change.decisions ?? survey.decisions,
+                settings: { ...survey.settings, ...change.limits },
+                // A time limit holds for each time it is gone on with, not for all of them together.
+                readMilliseconds: row.state === 'paused' ? row.readMilliseconds : 0,
+            })
+            .where(eq(schema.surveys.id, id));
+        await tx
+            .update(schema.jobs)
+            .set({ state: 'waiting', owner: '', leaseUntil: 0, stopAsked: false, pauseAsked: false })
+            .where(eq(schema.jobs.surveyId, id));
+        return true;
+    });
 }
 
-/** All rows of a survey, as one consistent reading. */
-export async function loadRows(db: Database, surveyId: number): Promise<SurveyRows> {
-    const rows = emptyRows();
-    await db.transaction(
-        async (tx) => {
-            const of = <T extends { surveyId: typeof schema.pages.surveyId }>(table: T) => eq(table.surveyId, surveyId);
-            const addresses = await tx
-                .select()
-                .from(schema.addresses)
-                .where(eq(schema.addresses.surveyId, surveyId))
-                .orderBy(asc(schema.addresses.id));
-            rows.addresses = addresses.map(({ id, url, internal }) => ({ id, url, internal }));
-            const pages = await tx.select().from(schema.pages).where(of(schema.pages));
-            rows.pages = pages.map(toPage);
-            const lists = await tx.select().from(schema.linkLists).where(eq(schema.linkLists.surveyId, surveyId));
-            rows.lists = lists.map((row) => ({ id: row.id, links: unpackLinks(row.links) }));
-            const layouts = await tx.select().from(schema.layouts).where(eq(schema.layouts.surveyId, surveyId));
-            rows.layouts = layouts.map((row) => unpackPlaces(row.id, row.places));
-            const blocks = await tx.select().from(schema.blocks).where(eq(schema.blocks.surveyId, surveyId));
-            rows.blocks = blocks.map(({ id, region, place, list, name }) => ({
-                id,
-                region: REGIONS[region] ?? 'other',
-                place,
-                list,
-                name,
-            }));
-            const pageBlocks = await tx
-                .select()
-                .from(schema.pageBlocks)
-                .where(eq(schema.pageBlocks.surveyId, surveyId));
-            rows.pageBlocks = pageBlocks.map(({ page, ordinal, block, layout, line }) => ({
-                page,
-                ordinal,
-                block,
-                layout,
-                line,
-            }));
-            const evidence = await tx
-                .select()
-                .from(schema.evidence)
-                .where(eq(schema.evidence.surveyId, surveyId))
-                .orderBy(asc(schema.evidence.id));
-            rows.evidence = evidence.map(({ address, evidence: kind, source, line, lastmod }) => ({
-                address,
-                evidence: z.enum(['sitemap', 'robots', 'manual']).parse(kind),
-                source,
-                line,
-                lastmod,
-            }));
-            const files = await tx
-                .select()
-                .from(schema.files)
-                .where(eq(schema.files.surveyId, surveyId))
-                .orderBy(asc(schema.files.id));
-            rows.files = files.map(({ kind, url, status, note, entries, text }) => ({
-                kind: z.enum(['robots', 'sitemap']).parse(kind),
-                url,
-                status,
-                note,
-                entries,
-                text,
-            }));
-        },
-        { isolationLevel: 'repeatable read', accessMode: 'read only' },
-    );
-    return rows;
-}
+/** A survey whose start page failed is of use again only when that is asked for again. */
+const FAILED_READS = ['no-such-host', 'refused', 'timeout', 'tls', 'lost', 'private', 'broken-reply', 'robots'];
 
-function toPage(row: typeof schema.pages.$inferSelect): PageRow {
-    const { surveyId: _, canonicals, notRead, ...rest } = row;
-    return {
-        ...rest,
-        notRead: z.enum([...NOT_READ_REASONS, '']).parse(notRead),
-        canonicals: canonicals === '' ? [] : canonicals.split(' ').map(Number),
-    };
+/** Keeps decisions about families for when the survey is gone on with. */
+export async function saveDecisions(db: Database, id: number, decisions: SurveyDecisions): Promise<void> {
+    await db.update(schema.surveys).set({ decisions }).where(eq(schema.surveys.id, id));
 }
 
 export function infoOf(survey: Survey): SurveyInfo {
-    return { start: survey.settings.start, state: survey.state, cut: survey.cut };
+    const { settings } = survey;
+    return {
+        start: applyUrlRules(settings.start, settings),
+        starts: settings.starts.map((url) => applyUrlRules(url, settings)),
+        state: survey.state,
+        cut: survey.cut,
+    };
 }
 
-/** Removes surveys and all their rows. */
+/** Deletes surveys for the user: at once out of sight, and a worker on one of them loses it. The rows go behind. */
 export async function deleteSurveys(db: Database, ids: number[]): Promise<void> {
     if (ids.length === 0) return;
-    await db.delete(schema.jobs).where(inArray(schema.jobs.surveyId, ids));
-    await db.delete(schema.surveys).where(inArray(schema.surveys.id, ids));
-    for (const table of [
-        schema.pageBlocks,
-        schema.blocks,
-        schema.layouts,
-        schema.linkLists,
-        schema.pages,
-        schema.evidence,
-        schema.files,
-        schema.addresses,
-    ]) {
-        await db.delete(table).where(inArray(table.surveyId, ids));
-    }
+    await db.transaction(async (tx) => {
+        await tx.update(schema.surveys).set({ isDeleted: true, secrets: null }).where(inArray(schema.surveys.id, ids));
+        await tx.delete(schema.jobs).where(inArray(schema.jobs.surveyId, ids));
+    });
 }
+
+/** Rows swept in one statement: few enough that nothing waits behind it. */
+const SWEPT_AT_ONCE = 2_000;
+
+/**
+ * Takes away some rows of deleted surveys.
+ * @returns whether there may be more
+ */
+export async function sweepDeleted(db: Database): Promise<boolean> {
+    const [gone] = await db
+        .select({ id: schema.surveys.id })
+        .from(schema.surveys)
+        .where(eq(schema.surveys.isDeleted, true))
+        .limit(1);
+    if (!gone) return false;
+    for (const table of SURVEY_TABLES) {
+        const [result] = await db.execute(
+            sql`delete from ${table} where ${table.surveyId} = ${gone.id} limit ${sql.raw(String(SWEPT_AT_ONCE))}`,
+        );
+        if (result.affectedRows > 0) return true;
+    }
+    await db.delete(schema.surveys).where(eq(schema.surveys.id, gone.id));
+    return true;
+}
+
+const SURVEY_TABLES = [
+    schema.pageSources,
+    schema.pageDetails,
+    schema.pageMains,
+    schema.pageBlocks,
+    schema.blocks,
+    schema.layouts,
+    schema.linkLists,
+    schema.pages,
+    schema.targetChecks,
+    schema.evidence,
+    schema.files,
+    schema.addresses,
+];

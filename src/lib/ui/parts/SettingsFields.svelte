@@ -1,140 +1,248 @@
 <script lang="ts">
-    /** The settings of a survey as fields; each says what it does to the result, each trouble stands by its field. */
-    import type { SettingsForm } from '$lib/core/survey/settings.ts';
+    /** The settings of a survey, grouped by the question they answer; each says what it does to the result. */
+    import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '$lib/core/survey/setting-fields.ts';
+    import { PRESETS } from '$lib/core/survey/default-settings.ts';
+    import RulesPreview from './RulesPreview.svelte';
 
-    let { values, troubles }: { values: SettingsForm; troubles: { field: string; say: string }[] } = $props();
+    interface Props {
+        values: Record<string, string | boolean | string[]>;
+        troubles: { field: string; say: string }[];
+        /** Names of headers, cookies and sign-in that are kept; never values. */
+        kept?: string[];
+        preset?: string;
+        /** Where a preview of the URL rules is asked for; none without a survey to preview them on. */
+        previewHref?: string;
+    }
+    let { values, troubles, kept = [], preset = '', previewHref }: Props = $props();
+
     const sayOf = (field: string): string =>
         troubles
             .filter((item) => item.field === field)
             .map((item) => item.say)
             .join(' ');
+    const isInvalid = (field: string): boolean => sayOf(field) !== '';
+    const describedBy = (field: string): string => `${isInvalid(field) ? `${field}-trouble ` : ''}${field}-note`;
+    const text = (id: string): string => (typeof values[id] === 'string' ? values[id] : '');
+    const list = (id: string): string[] => (Array.isArray(values[id]) ? values[id] : []);
+    const fieldsOf = (group: string, first: boolean): SettingField[] =>
+        SETTING_FIELDS.filter((field) => field.group === group && (field.first === true) === first);
+    const rowsOf = (id: string): number => Math.min(6, Math.max(2, text(id).split('\n').length));
+    const opensMore = (group: string): boolean => fieldsOf(group, false).some((field) => isInvalid(field.id));
+    const whole = $derived(
+        troubles
+            .filter((item) => item.field === '')
+            .map((item) => item.say)
+            .join(' '),
+    );
+
+    function withPreset(id: string): string {
+        return `?preset=${id}`;
+    }
 </script>
 
-{#snippet trouble(field: string)}
-    {#if sayOf(field)}<p class="fault-line mt-1" id="{field}-trouble">{sayOf(field)}</p>{/if}
+{#snippet control(field: SettingField)}
+    {#if field.kind === 'yes-no'}
+        <span></span>
+        <div>
+            <label class="tick"
+                ><input
+                    class="checkbox checkbox-xs"
+                    type="checkbox"
+                    name={field.id}
+                    checked={values[field.id] === true}
+                    aria-describedby={describedBy(field.id)}
+                />
+                {field.label}</label
+            >
+            {@render notes(field)}
+        </div>
+    {:else if field.kind === 'choice'}
+        <span id="{field.id}-label">{field.label}</span>
+        <div role="radiogroup" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
+            {#each field.choices as choice (choice.value)}
+                <label class="tick mr-4"
+                    ><input
+                        class="radio radio-xs"
+                        type="radio"
+                        name={field.id}
+                        value={choice.value}
+                        checked={values[field.id] === choice.value}
+                    />
+                    {choice.label}</label
+                >
+            {/each}
+            {@render notes(field)}
+        </div>
+    {:else if field.kind === 'kinds'}
+        <span id="{field.id}-label">{field.label}</span>
+        <div role="group" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
+            {#each field.choices as choice (choice.value)}
+                <label class="tick mr-4"
+                    ><input
+                        class="checkbox checkbox-xs"
+                        type="checkbox"
+                        name={field.id}
+                        value={choice.value}
+                        checked={list(field.id).includes(choice.value)}
+                    />
+                    {choice.label}</label
+                >
+            {/each}
+            {@render notes(field)}
+        </div>
+    {:else}
+        <label for={field.id}>{field.label}</label>
+        <div>
+            {#if field.kind === 'lines' || field.kind === 'secret-lines'}
+                <textarea
+                    class="field"
+                    id={field.id}
+                    name={field.id}
+                    rows={rowsOf(field.id)}
+                    placeholder={field.placeholder}
+                    spellcheck="false"
+                    autocomplete="off"
+                    aria-invalid={isInvalid(field.id)}
+                    aria-describedby={describedBy(field.id)}
+                    value={text(field.id)}></textarea>
+            {:else if field.kind === 'number'}
+                <span class="inline-flex gap-2 items-center"
+                    ><input
+                        class="field !w-24 text-right"
+                        id={field.id}
+                        name={field.id}
+                        inputmode="decimal"
+                        value={text(field.id)}
+                        placeholder={field.empty}
+                        aria-invalid={isInvalid(field.id)}
+                        aria-describedby={describedBy(field.id)}
+                    />
+                    {field.unit}</span
+                >
+            {:else}
+                <input
+                    class="field"
+                    id={field.id}
+                    name={field.id}
+                    value={text(field.id)}
+                    placeholder={field.placeholder}
+                    autocomplete="off"
+                    spellcheck="false"
+                    aria-invalid={isInvalid(field.id)}
+                    aria-describedby={describedBy(field.id)}
+                />
+            {/if}
+            {@render notes(field)}
+        </div>
+    {/if}
 {/snippet}
 
-<div class="fields">
-    <label for="start">Start page</label>
-    <div>
-        <input
-            class="field"
-            id="start"
-            name="start"
-            value={values.start}
-            placeholder="https://www.site.example/"
-            autocomplete="off"
-            aria-invalid={sayOf('start') !== ''}
-            aria-describedby={sayOf('start') === '' ? 'start-note' : 'start-trouble start-note'}
-        />
-        {@render trouble('start')}
-        <p class="note" id="start-note">
-            Depth is counted from here. Its host with and without www, over http and https, makes up the site.
-        </p>
-    </div>
-    <label for="maxPages">Stop at</label>
-    <div>
-        <span class="inline-flex gap-2 items-center"
-            ><input
-                class="field !w-24 text-right"
-                id="maxPages"
-                name="maxPages"
-                inputmode="numeric"
-                value={values.maxPages}
-                aria-invalid={sayOf('maxPages') !== ''}
-                aria-describedby={sayOf('maxPages') === '' ? undefined : 'maxPages-trouble'}
-            /> pages</span
+{#snippet notes(field: SettingField)}
+    {#if isInvalid(field.id)}<p class="fault-line mt-1" id="{field.id}-trouble">{sayOf(field.id)}</p>{/if}
+    <p class="note" id="{field.id}-note">
+        {field.effect}{field.kind === 'lines' || field.kind === 'secret-lines' ? ' One to a line.' : ''}
+    </p>
+{/snippet}
+
+<input type="hidden" name="whole-form" value="1" />
+{#if whole}<p class="fault-line mb-2">{whole}</p>{/if}
+<div class="presets" role="group" aria-label="Start from">
+    {#each PRESETS as item (item.id)}
+        <a class="preset" href={withPreset(item.id)} aria-current={preset === item.id ? 'true' : undefined}
+            ><b>{item.name}</b> <span class="note">{item.purpose}</span></a
         >
-        <span class="inline-flex gap-2 items-center ml-4"
-            ><label for="maxDepth">depth</label>
-            <input
-                class="field !w-20 text-right"
-                id="maxDepth"
-                name="maxDepth"
-                inputmode="numeric"
-                value={values.maxDepth}
-                placeholder="no limit"
-                aria-invalid={sayOf('maxDepth') !== ''}
-                aria-describedby={sayOf('maxDepth') === '' ? undefined : 'maxDepth-trouble'}
-            /></span
-        >
-        {@render trouble('maxPages')}{@render trouble('maxDepth')}
-        <p class="note">
-            Redirects and errors count as pages. A survey that a limit cuts short is partial: its orphans are not known.
-        </p>
-    </div>
-    <label for="concurrency">Pace</label>
-    <div>
-        <span class="inline-flex gap-2 items-center"
-            ><input
-                class="field !w-16 text-right"
-                id="concurrency"
-                name="concurrency"
-                inputmode="numeric"
-                value={values.concurrency}
-                aria-invalid={sayOf('concurrency') !== ''}
-                aria-describedby={sayOf('concurrency') === '' ? undefined : 'concurrency-trouble'}
-            /> connections at a time</span
-        >
-        {@render trouble('concurrency')}
-        <p class="note">Slows down by itself when the server answers 429 or 503.</p>
-    </div>
-    <span id="robots-label">robots.txt</span>
-    <div role="radiogroup" aria-labelledby="robots-label">
-        <label class="inline-flex gap-1.5 items-center mr-4 min-h-[24px]"
-            ><input
-                class="radio radio-xs"
-                type="radio"
-                name="robots"
-                value="obey"
-                checked={values.robots !== 'record'}
-            /> obey</label
-        >
-        <label class="inline-flex gap-1.5 items-center min-h-[24px]"
-            ><input
-                class="radio radio-xs"
-                type="radio"
-                name="robots"
-                value="record"
-                checked={values.robots === 'record'}
-            /> record only, this is my own site</label
-        >
-        {@render trouble('robots')}
-        <p class="note">
-            Obey asks for nothing that is closed to EdgeMap. Record reads closed pages too and keeps the verdict.
-        </p>
-    </div>
-    <label for="pins">Pins</label>
-    <div>
-        <textarea
-            class="field"
-            id="pins"
-            name="pins"
-            rows="3"
-            placeholder="www.site.example=127.0.0.1:8080"
-            spellcheck="false"
-            aria-invalid={sayOf('pins') !== ''}
-            aria-describedby={sayOf('pins') === '' ? undefined : 'pins-trouble'}
-            value={values.pins}></textarea>
-        {@render trouble('pins')}
-        <p class="note">One to a line, HOST=IP:PORT: reach a host at a fixed address, for a staging copy.</p>
-    </div>
-    <span></span>
-    <div>
-        <label class="inline-flex gap-1.5 items-center min-h-[24px]"
-            ><input class="checkbox checkbox-xs" type="checkbox" name="allowPrivate" checked={values.allowPrivate} /> private
-            addresses may be asked</label
-        >
-        <p class="note">Needed only for a site inside your own network whose name leads to a private address.</p>
-    </div>
+    {/each}
 </div>
+{#each SETTING_GROUPS as group (group.id)}
+    {@const first = fieldsOf(group.id, true)}
+    {@const more = fieldsOf(group.id, false)}
+    <fieldset class="group">
+        <legend class="aside">{group.title}</legend>
+        <div class="fields">
+            {#each first as field (field.id)}{@render control(field)}{/each}
+        </div>
+        {#if more.length > 0}
+            <details open={opensMore(group.id)}>
+                <summary
+                    ><span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
+                    <span class="note">{more.map((field) => field.label.toLowerCase()).join(', ')}</span></summary
+                >
+                <div class="fields">
+                    {#each more as field (field.id)}{@render control(field)}{/each}
+                    {#if group.id === 'whom' && kept.length > 0}
+                        <span></span>
+                        <div>
+                            <p>Kept from last time: {kept.join(', ')}.</p>
+                            <label class="tick"
+                                ><input class="checkbox checkbox-xs" type="checkbox" name="forget" /> forget them</label
+                            >
+                            <p class="note">Anything typed above takes the place of all that is kept.</p>
+                        </div>
+                    {/if}
+                    {#if group.id === 'where' && previewHref}
+                        <span></span>
+                        <RulesPreview href={previewHref} />
+                    {/if}
+                </div>
+            </details>
+        {/if}
+    </fieldset>
+{/each}
 
 <style>
+    .presets {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+        max-width: 760px;
+        border: 1px solid var(--edge);
+        margin-bottom: 12px;
+    }
+    .preset {
+        padding: 6px 10px 7px;
+    }
+    .preset + .preset {
+        border-left: 1px solid var(--rule);
+    }
+    .preset b {
+        display: block;
+        font-weight: 600;
+    }
+    .preset .note {
+        display: block;
+    }
+    .preset:hover {
+        background: var(--color-base-200);
+    }
+    .preset[aria-current] {
+        box-shadow: inset 0 3px 0 var(--color-base-content);
+    }
+    .group {
+        border-top: 1px solid var(--rule);
+        padding: 8px 0 10px;
+        max-width: 760px;
+    }
+    .group legend {
+        padding-right: 10px;
+        color: var(--ink2);
+    }
+    details summary {
+        cursor: pointer;
+        padding: 3px 0;
+        min-height: 24px;
+    }
+    details[open] summary {
+        margin-bottom: 6px;
+    }
+    .tick {
+        display: inline-flex;
+        gap: 6px;
+        align-items: center;
+        min-height: 24px;
+    }
     .fields {
         display: grid;
-        grid-template-columns: 90px minmax(0, 1fr);
+        grid-template-columns: 170px minmax(0, 1fr);
         gap: 8px 12px;
-        max-width: 620px;
         align-items: start;
     }
     .fields > label,
@@ -144,6 +252,14 @@
     @media (max-width: 640px) {
         .fields {
             grid-template-columns: minmax(0, 1fr);
+            gap: 4px;
+        }
+        .fields > div {
+            margin-bottom: 6px;
+        }
+        .preset + .preset {
+            border-left: 0;
+            border-top: 1px solid var(--rule);
         }
     }
 </style>

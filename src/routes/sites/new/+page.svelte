@@ -12,7 +12,11 @@
             A survey reads the pages that links reach, level by level, then those that only the sitemap knows. Nothing
             on the site is changed.
         </p>
-        <SettingsFields values={form?.values ?? data.values} troubles={form?.troubles ?? []} />
+        <SettingsFields
+            values={form?.values ?? data.values}
+            troubles={form?.troubles ?? []}
+            preset={form ? '' : data.preset}
+        />
         <div class="name-row">
             <label for="name">Name</label>
             <input
@@ -34,9 +38,9 @@
 <style>
     .name-row {
         display: grid;
-        grid-template-columns: 90px minmax(0, 1fr);
+        grid-template-columns: 170px minmax(0, 1fr);
         gap: 12px;
-        max-width: 620px;
+        max-width: 760px;
         align-items: center;
         margin-top: 8px;
     }

@@ -1,8 +1,8 @@
 import { error, fail, redirect } from '@sveltejs/kit';
-import { appStore } from '$lib/server/app.ts';
-import { formOf, readForm, settingsOfForm } from '$lib/server/access/forms.ts';
+import { appKey, appStore } from '$lib/server/app.ts';
+import { formToBegin, readSurveyForm } from '$lib/server/survey-form.ts';
 import { getSite, listSites, saveSiteSettings } from '$lib/server/store/site-store.ts';
-import { createSurvey } from '$lib/server/store/survey-store.ts';
+import { createSurvey, listSurveys } from '$lib/server/store/survey-store.ts';
 
 async function siteOf(id: string) {
     const site = Number.isInteger(Number(id)) ? await getSite(appStore().db, Number(id)) : null;
@@ -10,25 +10,27 @@ async function siteOf(id: string) {
     return site;
 }
 
-export async function load({ params }) {
+export async function load({ params, url }) {
     const site = await siteOf(params.site);
-    const sites = await listSites(appStore().db);
+    const { db } = appStore();
+    const [sites, surveys] = await Promise.all([listSites(db), listSurveys(db, site.id)]);
     return {
         site: { id: site.id, name: site.name, start: site.start },
         sites: sites.map(({ id, name }) => ({ id, name })),
-        values: formOf(site.settings),
+        kept: site.settings.sends,
+        hasSurvey: surveys.length > 0,
+        ...formToBegin(site.settings, url.searchParams.get('preset')),
     };
 }
 
 export const actions = {
     default: async ({ request, params }) => {
         const site = await siteOf(params.site);
-        const values = readForm(await request.formData());
-        const read = settingsOfForm(values);
-        if (!read.ok) return fail(400, { values, troubles: read.troubles });
+        const read = readSurveyForm(await request.formData(), appKey(), site.secrets);
+        if (!read.ok) return fail(400, { values: read.values, troubles: read.troubles });
         const { db } = appStore();
-        await saveSiteSettings(db, site.id, read.settings);
-        const survey = await createSurvey(db, site.id, read.settings);
+        await saveSiteSettings(db, site.id, read.settings, read.sealed);
+        const survey = await createSurvey(db, site.id, read.settings, '', 0, read.sealed);
         redirect(303, `/sites/${site.id}/${survey.number}/progress`);
     },
 };

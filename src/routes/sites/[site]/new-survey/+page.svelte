@@ -9,7 +9,13 @@
     <form method="post" class="pane" novalidate>
         <h1 class="headline mb-1">Survey {data.site.name} again, with the settings last used.</h1>
         <p class="ink2 mb-3">Earlier surveys stay as they are.</p>
-        <SettingsFields values={form?.values ?? data.values} troubles={form?.troubles ?? []} />
+        <SettingsFields
+            values={form?.values ?? data.values}
+            troubles={form?.troubles ?? []}
+            kept={data.kept}
+            preset={form ? '' : data.preset}
+            previewHref={data.hasSurvey ? `/api/v1/sites/${data.site.id}/rules-preview` : undefined}
+        />
         <p class="mt-4"><button class="tb filled">Start the survey</button></p>
     </form>
 </Plain>

@@ -1,0 +1,31 @@
+/** JSON as packed bytes: plain where it is short, deflated where that pays. The first byte tells which. */
+import { deflateRawSync, inflateRawSync } from 'node:zlib';
+
+const PLAIN = 0;
+const DEFLATED = 1;
+/** Below this, deflating costs more than it saves. */
+const WORTH_DEFLATING = 160;
+/** Nothing we pack unpacks to more: a damaged row must not fill the memory. */
+const MAX_UNPACKED = 512 * 1024 * 1024;
+
+export function packBytes(plain: Uint8Array): Buffer {
+    if (plain.length < WORTH_DEFLATING) return Buffer.concat([Buffer.of(PLAIN), plain]);
+    return Buffer.concat([Buffer.of(DEFLATED), deflateRawSync(plain, { level: 4 })]);
+}
+
+/** @throws when the bytes are damaged */
+export function unpackBytes(bytes: Uint8Array): Buffer {
+    const content = bytes.subarray(1);
+    return bytes[0] === DEFLATED
+        ? inflateRawSync(content, { maxOutputLength: MAX_UNPACKED })
+        : Buffer.from(content.buffer, content.byteOffset, content.length);
+}
+
+export function packJson(value: unknown): Buffer {
+    return packBytes(Buffer.from(JSON.stringify(value), 'utf8'));
+}
+
+/** @returns what stood there; check it before use */
+export function unpackJson(bytes: Uint8Array): unknown {
+    return JSON.parse(unpackBytes(bytes).toString('utf8'));
+}

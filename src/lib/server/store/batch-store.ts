@@ -1,0 +1,268 @@
+/** Storing what a crawl found, batch by batch: whole or not at all, once, and only by the job's owner. */
+import { eq, sql } from 'drizzle-orm';
+import { getTableColumns, getTableName } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/mysql2';
+import type { MySqlTable } from 'drizzle-orm/mysql-core';
+import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
+import { REGIONS } from '../../core/page/links.ts';
+import type { SurveyBatch } from '../../core/survey/survey-rows.ts';
+import { BulkMismatch, bulkLoad, RowWriter, type BulkValue } from './bulk-load.ts';
+import type { Database, Executor } from './connect.ts';
+import { mustOwn } from './ownership.ts';
+import { packLinks, packPlaces } from './packing.ts';
+import * as schema from './schema.ts';
+
+/** Rows in one insert, where loading in bulk failed. */
+const ROWS_AT_ONCE = 200;
+/** A packed source beyond this is not kept: it fits no column. */
+const MAX_SOURCE = 15 * 1024 * 1024;
+
+/** Rows of one table in the order of their columns. */
+export interface TableRows {
+    table: MySqlTable;
+    columns: string[];
+    rows: BulkValue[][];
+}
+
+type Row<T extends MySqlTable> = { [K in keyof T['$inferInsert']]: BulkValue };
+
+/** @param fields names of the fields in the schema, in the order of each row's values */
+function tableRows<T extends MySqlTable>(
+    table: T,
+    fields: (keyof T['$inferInsert'] & string)[],
+    rows: Row<T>[],
+): TableRows {
+    const known = getTableColumns(table);
+    return {
+        table,
+        columns: fields.map((field) => known[field]?.name ?? field),
+        rows: rows.map((row) => fields.map((field) => row[field])),
+    };
+}
+
+/** A batch as rows of tables, in an order in which they can be stored. */
+export function rowsOfBatch(
+    surveyId: number,
+    batch: SurveyBatch,
+    first: { evidence: number; file: number },
+): TableRows[] {
+    return [
+        tableRows(
+            schema.addresses,
+            ['surveyId', 'id', 'internal', 'url'],
+            batch.addresses.map((row) => ({ surveyId, ...row })),
+        ),
+        tableRows(
+            schema.linkLists,
+            ['surveyId', 'id', 'links'],
+            batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
+        ),
+        tableRows(
+            schema.layouts,
+            ['surveyId', 'id', 'places'],
+            batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
+        ),
+        tableRows(
+            schema.blocks,
+            ['surveyId', 'id', 'region', 'place', 'list', 'name'],
+            batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
+        ),
+        tableRows(
+            schema.pages,
+            [
+                'surveyId',
+                'address',
+                'seq',
+                'status',
+                'notRead',
+                'failure',
+                'mediaType',
+                'typeNote',
+                'bodyTrouble',
+                'redirectTo',
+                'instantRefresh',
+                'title',
+                'h1',
+                'description',
+                'language',
+                'words',
+                'metaRobots',
+                'xRobotsTag',
+                'noindex',
+                'noindexReason',
+                'nofollow',
+                'canonicals',
+                'robotsAllowed',
+                'robotsRule',
+                'credentialsRemoved',
+                'bytes',
+                'milliseconds',
+                'readAt',
+            ],
+            batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
+        ),
+        tableRows(
+            schema.pageBlocks,
+            ['surveyId', 'page', 'ordinal', 'block', 'layout', 'line'],
+            batch.pageBlocks.map((row) => ({ surveyId, ...row })),
+        ),
+        tableRows(
+            schema.pageDetails,
+            ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature'],
+            batch.details.map(({ source: _, ...row }) => ({ surveyId, ...row })),
+        ),
+        tableRows(
+            schema.pageSources,
+            ['surveyId', 'page', 'source'],
+            batch.details
+                .filter((row) => row.source.length > 0 && row.source.length <= MAX_SOURCE)
+                .map((row) => ({ surveyId, page: row.page, source: row.source })),
+        ),
+        tableRows(
+            schema.targetChecks,
+            [
+                'surveyId',
+                'address',
+                'kind',
+                'status',
+                'notRead',
+                'failure',
+                'mediaType',
+                'redirectTo',
+                'milliseconds',
+                'readAt',
+            ],
+            batch.checks.map((row) => ({ surveyId, ...row })),
+        ),
+        tableRows(
+            schema.evidence,
+            ['surveyId', 'id', 'address', 'evidence', 'source', 'line', 'lastmod'],
+            batch.evidence.map((row, index) => ({ surveyId, id: first.evidence + index, ...row })),
+        ),
+        tableRows(
+            schema.files,
+            ['surveyId', 'id', 'kind', 'url', 'status', 'note', 'entries', 'text'],
+            batch.files.map((row, index) => ({ surveyId, id: first.file + index, ...row })),
+        ),
+    ];
+}
+
+/** Loads the rows of tables in bulk, each load checked. */
+export async function loadInBulk(connection: PoolConnection, tables: TableRows[]): Promise<void> {
+    for (const { table, columns, rows } of tables) {
+        if (rows.length === 0) continue;
+        const writer = new RowWriter();
+        for (const row of rows) writer.row(row);
+        await bulkLoad(connection, getTableName(table), columns, writer);
+    }
+}
+
+/** The slow way, for when the fast one did not store what was sent: inserts in pieces, each checked. */
+async function insertChecked(connection: PoolConnection, tables: TableRows[]): Promise<void> {
+    for (const { table, columns, rows } of tables) {
+        const into = `INSERT INTO \`${getTableName(table)}\` (${columns.map((name) => `\`${name}\``).join(', ')}) VALUES ?`;
+        for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
+            const piece = rows
+                .slice(at, at + ROWS_AT_ONCE)
+                .map((row) => row.map((value) => (value instanceof Uint8Array ? Buffer.from(value) : value)));
+            const [result] = await connection.query<ResultSetHeader>(into, [piece]);
+            if (result.affectedRows !== piece.length || result.warningStatus !== 0) {
+                throw new Error(
+                    `${piece.length} rows were sent, ${result.affectedRows} stored, ${result.warningStatus} warnings`,
+                );
+            }
+        }
+    }
+}
+
+export interface StoreOptions {
+    /** Whose job it must be. */
+    owner?: string;
+    /** Told when bulk loading did not store what was sent, and the batch was sent again by inserts. */
+    onMismatch?: (say: string) => void;
+}
+
+/**
+ * Stores a batch, whole or not at all.
+ * @param number number of the batch, from 1; a batch that was stored already (an answer got lost) is not stored again
+ * @throws LeaseLost when the job is not that owner's
+ */
+export async function storeBatch(
+    db: Database,
+    surveyId: number,
+    number: number,
+    batch: SurveyBatch,
+    options: StoreOptions = {},
+): Promise<void> {
+    try {
+        await storeOnce(db, surveyId, number, batch, options.owner, loadInBulk);
+    } catch (error) {
+        if (!(error instanceof BulkMismatch)) throw error;
+        (options.onMismatch ?? console.error)(
+            `survey ${surveyId}, batch ${number}: ${error.message}; sent again row by row`,
+        );
+        await storeOnce(db, surveyId, number, batch, options.owner, insertChecked);
+    }
+}
+
+async function storeOnce(
+    db: Database,
+    surveyId: number,
+    number: number,
+    batch: SurveyBatch,
+    owner: string | undefined,
+    load: (connection: PoolConnection, tables: TableRows[]) => Promise<void>,
+): Promise<void> {
+    await inTransaction(db, async (tx, connection) => {
+        await mustOwn(tx, surveyId, owner);
+        const [head] = await tx
+            .select({ batches: schema.surveys.batches })
+            .from(schema.surveys)
+            .where(eq(schema.surveys.id, surveyId))
+            .for('update');
+        if (!head) throw new Error(`survey ${surveyId} is gone`);
+        if (head.batches >= number) return;
+        const first = {
+            evidence: batch.evidence.length === 0 ? 0 : await nextId(tx, schema.evidence, surveyId),
+            file: batch.files.length === 0 ? 0 : await nextId(tx, schema.files, surveyId),
+        };
+        await load(connection, rowsOfBatch(surveyId, batch, first));
+        await tx.update(schema.surveys).set({ batches: number }).where(eq(schema.surveys.id, surveyId));
+    });
+}
+
+/** A transaction in which both ORM and bulk loading work, on one connection. */
+export async function inTransaction<T>(
+    db: Database,
+    work: (tx: Executor, connection: PoolConnection) => Promise<T>,
+): Promise<T> {
+    const connection = await db.$client.getConnection();
+    try {
+        await connection.query('START TRANSACTION');
+        const result = await work(drizzle(connection, { schema, mode: 'default' }), connection);
+        await connection.query('COMMIT');
+        connection.release();
+        return result;
+    } catch (error) {
+        // A connection whose state is not certain is not given back.
+        try {
+            await connection.query('ROLLBACK');
+            connection.release();
+        } catch {
+            connection.destroy();
+        }
+        throw error;
+    }
+}
+
+async function nextId(
+    tx: Executor,
+    table: typeof schema.evidence | typeof schema.files,
+    surveyId: number,
+): Promise<number> {
+    const [row] = await tx
+        .select({ next: sql<number>`coalesce(max(${table.id}) + 1, 0)`.mapWith(Number) })
+        .from(table)
+        .where(eq(table.surveyId, surveyId));
+    return row?.next ?? 0;
+}
