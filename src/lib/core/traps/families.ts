@@ -104,9 +104,12 @@ export class Families {
     take(url: string): Family | null {
         if (this.#limit === 0) return null;
         const families = familyPatterns(url).map((found) => this.#of(found, url));
-        for (const family of families) this.#judge(family);
-        const closed = families.find((family) => family.state === 'closed');
-        if (closed && !families.some((family) => family.byHand && family.state === 'open')) return told(closed);
+        // What the user opened is read, whatever other patterns its members have as well.
+        if (!families.some((family) => family.byHand && family.state === 'open')) {
+            for (const family of families) this.#judge(family);
+            const closed = families.find((family) => family.state === 'closed');
+            if (closed) return told(closed);
+        }
         for (const family of families) family.handedOut++;
         return null;
     }
