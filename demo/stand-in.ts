@@ -14,6 +14,9 @@ export interface SiteRequest {
     host: string;
     /** Path and query, as asked. */
     path: string;
+    method?: string;
+    /** Request headers, names in lower case. */
+    headers?: Record<string, string | string[] | undefined>;
 }
 
 export interface SiteAnswer {
@@ -31,6 +34,7 @@ export interface LoggedRequest {
     /** URL as asked. */
     url: string;
     status: number;
+    method: string;
     agent: string;
     /** UTC, milliseconds since 1970. */
     at: number;
@@ -54,10 +58,11 @@ export async function startStandIn(
         const asked = (request.headers.host ?? '').toLowerCase();
         const host = asked.replace(/:\d+$/, '');
         const path = request.url ?? '/';
-        const found = site({ scheme, host, path });
+        const found = site({ scheme, host, path, method: request.method ?? 'GET', headers: request.headers });
         const entry: LoggedRequest = {
             url: `${scheme}://${asked}${path}`,
             status: found.status,
+            method: request.method ?? 'GET',
             agent: request.headers['user-agent'] ?? '',
             at: Date.now(),
         };

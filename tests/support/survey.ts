@@ -1,14 +1,70 @@
 /** Surveys made in a test: a site on a stand-in, read for real, stored, loaded and measured. */
 import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
 import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
-import type { SurveySettings } from '$lib/core/survey/settings.ts';
+import { namesOfSecrets, NO_SECRETS, type SurveySecrets, type SurveySettings } from '$lib/core/survey/settings.ts';
+import { sealSecrets, secretsKey } from '$lib/server/access/secret-box.ts';
+import { jobs } from '$lib/server/store/schema.ts';
+import { eq } from 'drizzle-orm';
 import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';
 import { addSite } from '$lib/server/store/site-store.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
 import { createSurvey, getSurvey, infoOf, type Survey } from '$lib/server/store/survey-store.ts';
-import { startStandIn, type LoggedRequest, type SiteAnswer, type StandInSite } from '../../demo/stand-in.ts';
+import {
+    startStandIn,
+    type LoggedRequest,
+    type SiteAnswer,
+    type StandIn,
+    type StandInSite,
+} from '../../demo/stand-in.ts';
 import type { Instance } from './instance.ts';
+
+/** A survey on a stand-in that stays up, so that it can be paused, changed and gone on with. */
+export interface StandingSurvey {
+    id: number;
+    siteId: number;
+    standIn: StandIn;
+    /** Takes the job and does it until it ends or is laid aside. */
+    run(stop?: AbortSignal): Promise<MadeSurvey>;
+    close(): Promise<void>;
+}
+
+export async function openSurvey(
+    instance: Instance,
+    site: StandInSite,
+    change: Partial<SurveySettings> = {},
+    secrets: SurveySecrets = NO_SECRETS,
+): Promise<StandingSurvey> {
+    const standIn = await startStandIn(site);
+    const settings = settingsFor(standIn.port, change);
+    settings.pins = settings.pins.map((pin) => pin.replace('PORT', String(standIn.port)));
+    settings.sends = namesOfSecrets(secrets);
+    const { db } = instance.store;
+    const sealed = sealSecrets(secretsKey(instance.folder.path), secrets);
+    const { id: siteId } = await addSite(db, 'test', settings, sealed);
+    const { id } = await createSurvey(db, siteId, settings, '', 0, sealed);
+    return {
+        id,
+        siteId,
+        standIn,
+        async run(stop = new AbortController().signal) {
+            await db
+                .update(jobs)
+                .set({ state: 'running', owner: ownerName(), leaseUntil: Date.now() + 60_000 })
+                .where(eq(jobs.surveyId, id));
+            await doSurveyJob({
+                store: instance.store,
+                folder: instance.folder.path,
+                surveyId: id,
+                owner: ownerName(),
+                stop,
+            });
+            const survey = (await getSurvey(db, id))!;
+            return { survey, measured: measureSurvey(infoOf(survey), await loadRows(db, id)), log: standIn.log };
+        },
+        close: () => standIn.close(),
+    };
+}
 
 export interface MadeSurvey {
     survey: Survey;

@@ -200,7 +200,7 @@ export class Families {
 
     #count(found: FamilyPattern, url: string): void {
         const family = this.#of(found, url);
-        if (++family.seen < WATCHED_FROM) return;
+        if (++family.seen < Math.min(WATCHED_FROM, this.#limit / 4)) return;
         family.watch ??= {
             bred: [],
             fruitful: [],
@@ -224,7 +224,7 @@ export class Families {
     #judge(family: Tracked): void {
         const { watch } = family;
         if (family.byHand || family.state === 'closed' || !watch) return;
-        if (family.handedOut < this.#limit || watch.bred.length < Math.min(this.#limit / 2, WINDOW)) return;
+        if (family.handedOut < this.#limit || watch.bred.length < Math.min(this.#limit / 3, WINDOW)) return;
         if (sum(watch.bred) < watch.bred.length * BREEDS) return;
         const reason = endless(family, watch);
         if (reason === '') return;
