@@ -9,7 +9,7 @@ import { loadPageDetails, loadSource } from '$lib/server/store/rows-store.ts';
 import { resumeSurvey } from '$lib/server/store/survey-store.ts';
 import { pageMains } from '$lib/server/store/schema.ts';
 import { eq } from 'drizzle-orm';
-import type { LoggedRequest, StandInSite } from '../../demo/stand-in.ts';
+import type { LoggedRequest, SiteAnswer, StandInSite } from '../../demo/stand-in.ts';
 import { until } from '../support/command.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, openSurvey, redirectTo, tableSite } from '../support/survey.ts';
@@ -141,7 +141,7 @@ describe('as whom', () => {
     };
     const guarded =
         (seen: { url: string; sent: string }[]): StandInSite =>
-        ({ host, path, headers = {} }) => {
+        ({ host, path, headers = {} }): SiteAnswer => {
             seen.push({
                 url: host + path,
                 sent: `${String(headers['x-stage'])} ${String(headers.cookie)} ${String(headers.authorization)}`,

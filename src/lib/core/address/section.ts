@@ -1,5 +1,11 @@
 import { pathOf } from './address.ts';
 
+/** Folders a URL lies in: slashes of its path after the first; `/a/b/c` and `/a/b/` have two. */
+export function folderDepth(url: string): number {
+    const path = pathOf(url).split('?', 1)[0] ?? '/';
+    return path.split('/').length - 2;
+}
+
 /**
  * Section of a page: the first path segment if a slash follows it, else `/`. Language prefixes count as segments and
  * the case is kept (`measures.md`, "URLs and belonging").

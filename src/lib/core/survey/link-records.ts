@@ -19,6 +19,7 @@ export const LINK_COLUMNS = [
     'target_status',
     'fragment',
     'href',
+    'column',
 ] as const;
 export type LinkColumn = (typeof LINK_COLUMNS)[number];
 export type LinkRecord = Record<LinkColumn, string | number | boolean | null>;
@@ -52,6 +53,7 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
             target_status: statusOf(page.redirectTo),
             fragment: '',
             href: target,
+            column: null,
         });
     }
     const { pageBlocks } = survey.rows;
@@ -77,7 +79,10 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
             const line = item.line === 0 ? null : item.line + (layout.lines[at] ?? 0);
             if (known) {
                 known.occurrences = Number(known.occurrences) + 1;
-                if (line !== null && Number(known.line) > line) known.line = line;
+                if (line !== null && Number(known.line) > line) {
+                    known.line = line;
+                    known.column = layout.columns[at] ?? null;
+                }
                 return;
             }
             records.set(key, {
@@ -96,6 +101,7 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
                 target_status: link.target === null ? null : statusOf(link.target),
                 fragment: link.fragment,
                 href: layout.hrefs[at] ?? '',
+                column: line === null ? null : (layout.columns[at] ?? null),
             });
         });
     }

@@ -1,7 +1,7 @@
 /** One page as a record: the columns of `pages.csv`, and what tables and sheets show. */
 import { evidenceNames } from '../evidence/evidence.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { sectionOf } from '../address/section.ts';
+import { folderDepth, sectionOf } from '../address/section.ts';
 import { isReadHtml, ORPHAN, type MeasuredSurvey } from './measured-survey.ts';
 
 /** Columns of `pages.csv`: stable, only ever added at the end (`docs/formats.md`). */
@@ -34,6 +34,11 @@ export const PAGE_COLUMNS = [
     'x_robots_tag',
     'description',
     'language',
+    'folder_depth',
+    'bytes',
+    'milliseconds',
+    'type_note',
+    'body_trouble',
 ] as const;
 export type PageColumn = (typeof PAGE_COLUMNS)[number];
 
@@ -80,6 +85,11 @@ export function pageRecord(survey: MeasuredSurvey, node: number): PageRecord {
         x_robots_tag: page?.xRobotsTag ?? null,
         description: isDocument ? page.description : null,
         language: isDocument ? page.language : null,
+        folder_depth: folderDepth(url),
+        bytes: page?.bytes ?? null,
+        milliseconds: page?.milliseconds ?? null,
+        type_note: wasRead ? page.typeNote : null,
+        body_trouble: wasRead ? page.bodyTrouble : null,
     };
 }
 

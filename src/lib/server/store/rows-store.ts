@@ -182,3 +182,25 @@ export async function loadSource(db: Database, surveyId: number, page: number): 
         .where(and(eq(schema.pageSources.surveyId, surveyId), eq(schema.pageSources.page, page)));
     return row ? unpackBytes(row.source) : null;
 }
+
+/** Main text facts of one page, with pages of the same main text; null before the survey has ended. */
+export async function loadMain(
+    db: Database,
+    surveyId: number,
+    page: number,
+    most: number,
+): Promise<{ words: number; same: number[] } | null> {
+    const { pageMains } = schema;
+    const [main] = await db
+        .select()
+        .from(pageMains)
+        .where(and(eq(pageMains.surveyId, surveyId), eq(pageMains.page, page)));
+    if (!main) return null;
+    if (main.hash.length === 0) return { words: main.words, same: [] };
+    const same = await db
+        .select({ page: pageMains.page })
+        .from(pageMains)
+        .where(and(eq(pageMains.surveyId, surveyId), eq(pageMains.hash, main.hash), ne(pageMains.page, page)))
+        .limit(most);
+    return { words: main.words, same: same.map((row) => row.page) };
+}

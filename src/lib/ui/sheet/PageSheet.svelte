@@ -5,6 +5,8 @@
     import Address from '../parts/Address.svelte';
     import { count, counted, moment } from '../parts/format.ts';
     import GateChain from './GateChain.svelte';
+    import SheetFacts from './SheetFacts.svelte';
+    import type { SheetDetails } from '../../core/survey/page-details.ts';
 
     interface Props {
         sheet: PageSheet;
@@ -14,15 +16,33 @@
         /** Address of the same view with another page's sheet. */
         hrefOf: (node: number) => string;
         closeHref: string;
+        /** Address of a page's source at a line. */
+        sourceHref: (node: number, line: number) => string;
+        /** Facts beside the columns; null where nothing was kept. */
+        details: SheetDetails | null;
+        /** Starts a spot survey; says why not, or nothing. */
+        onReadAgain: (what: { kind: 'page' | 'folder'; url: string }) => Promise<string>;
     }
-    let { sheet, place, origin, hrefOf, closeHref }: Props = $props();
+    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, onReadAgain }: Props = $props();
+    let refusal = $state('');
     const record = $derived(sheet.record);
+    const folder = $derived(
+        String(record.url)
+            .split('?', 1)[0]!
+            .replace(/[^/]*$/, ''),
+    );
+
+    async function readAgain(kind: 'page' | 'folder'): Promise<void> {
+        refusal = await onReadAgain({ kind, url: kind === 'page' ? String(sheet.record.url) : folder });
+    }
     const FIRST = 8;
     const facts = $derived(
         (
             [
                 ['status', record.status],
                 ['type', record.content_type],
+                ['type is odd', record.type_note],
+                ['body is cut', record.body_trouble],
                 ['words', typeof record.words === 'number' ? count(record.words) : null],
                 ['language', record.language],
                 ['h1', record.h1 === record.title ? 'as the title' : record.h1],
@@ -45,7 +65,13 @@
     const BY: Record<string, string> = { redirect: 'redirect', refresh: 'refresh' };
 </script>
 
-{#snippet linkRows(links: SheetLink[])}
+{#snippet lineOf(node: number | null, line: number | null)}
+    {#if line !== null}{#if node !== null && details?.keepsSource}, <a class="set" href={sourceHref(node, line)}
+                >line {count(line)}</a
+            >{:else}, line {count(line)}{/if}{/if}
+{/snippet}
+
+{#snippet linkRows(links: SheetLink[], isIncoming: boolean)}
     {#each links as link (`${link.url} ${link.block} ${link.anchor} ${link.line}`)}
         <li class="sheet-link">
             <span class="aside">{link.anchor === '' ? 'no words' : `“${link.anchor}”`}</span>
@@ -53,7 +79,7 @@
                     ><Address url={link.url} {origin} most={44} /></a
                 >{:else}<Address url={link.url} {origin} most={44} />{/if}
             <span class="note"
-                >{link.region}{link.line === null ? '' : `, line ${link.line}`}{link.occurrences > 1
+                >{link.region}{@render lineOf(isIncoming ? link.node : sheet.node, link.line)}{link.occurrences > 1
                     ? `, ${link.occurrences} times`
                     : ''}{link.followed ? '' : ', not followed'}</span
             >
@@ -61,12 +87,12 @@
     {/each}
 {/snippet}
 
-{#snippet linkList(links: SheetLink[], total: number)}
-    <ul>{@render linkRows(links.slice(0, FIRST))}</ul>
+{#snippet linkList(links: SheetLink[], total: number, isIncoming: boolean)}
+    <ul>{@render linkRows(links.slice(0, FIRST), isIncoming)}</ul>
     {#if links.length > FIRST}
         <details>
             <summary class="set plain-set cursor-pointer py-1">{counted(total - FIRST, 'more link')}</summary>
-            <ul>{@render linkRows(links.slice(FIRST))}</ul>
+            <ul>{@render linkRows(links.slice(FIRST), isIncoming)}</ul>
             {#if total > links.length}<p class="note">
                     {count(total - links.length)} more are in the links export.
                 </p>{/if}
@@ -150,6 +176,7 @@
             {#if sheet.incoming.length === 0}<p>No other page that was read links here.</p>{:else}{@render linkList(
                     sheet.incoming,
                     sheet.incomingTotal,
+                    true,
                 )}{/if}
         </section>
         <section>
@@ -164,7 +191,7 @@
                     {record.outgoing_links === null
                         ? 'The page was not read, so its links are not known.'
                         : 'No links.'}
-                </p>{:else}{@render linkList(sheet.outgoing, sheet.outgoingTotal)}{/if}
+                </p>{:else}{@render linkList(sheet.outgoing, sheet.outgoingTotal, false)}{/if}
         </section>
         <section>
             <h3 class="pane-name">How it is known</h3>
@@ -180,7 +207,15 @@
                 {#each facts as [name, value] (name)}<dt>{name}</dt>
                     <dd>{value}</dd>{/each}
             </dl>
+            <p class="mt-2 flex gap-2 flex-wrap">
+                {#if details?.hasSource}<a class="tb outlined" href={sourceHref(sheet.node, 1)}>Source as received</a
+                    >{/if}
+                <button class="tb outlined" onclick={() => readAgain('page')}>Read this page again</button>
+                <button class="tb" onclick={() => readAgain('folder')}>Read its folder again</button>
+            </p>
+            {#if refusal}<p class="fault-line mt-1" role="alert">{refusal}</p>{/if}
         </section>
+        {#if details}<SheetFacts {details} />{/if}
     </div>
 </aside>
 

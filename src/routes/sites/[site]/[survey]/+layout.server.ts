@@ -3,6 +3,7 @@ import { filterFromParams, filterPages } from '$lib/core/sets/page-filter.ts';
 import { placeInSet } from '$lib/core/sets/page-window.ts';
 import { pageSheet } from '$lib/core/survey/page-sheet.ts';
 import { appStore, findRoute, isEnded, openSurvey } from '$lib/server/app.ts';
+import { sheetDetails } from '$lib/server/sheet-details.ts';
 import { listSites } from '$lib/server/store/site-store.ts';
 import { listSurveys, type Survey } from '$lib/server/store/survey-store.ts';
 
@@ -12,6 +13,7 @@ function railSurvey(survey: Survey) {
         state: survey.state,
         isPartial: survey.cut.length > 0,
         createdAt: survey.createdAt,
+        isSpot: survey.settings.spot !== null,
     };
 }
 
@@ -37,6 +39,7 @@ export async function load({ params, url, depends }) {
             settings: survey.settings,
             startedAt: survey.startedAt,
             endedAt: survey.endedAt,
+            revision: survey.revision,
             isEnded: isEnded(survey),
         },
         surveys: surveys.map(railSurvey),
@@ -45,6 +48,7 @@ export async function load({ params, url, depends }) {
         setSize: filterPages(measured, filter).length,
         known: measured.count,
         sheet: isOpen ? pageSheet(measured, node) : null,
+        details: isOpen ? await sheetDetails(survey, measured, node) : null,
         place: isOpen ? placeInSet(measured, url.searchParams, node) : null,
     };
 }

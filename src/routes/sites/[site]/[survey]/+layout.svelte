@@ -4,6 +4,7 @@
     import Rail from '$lib/ui/frame/Rail.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
     import { switchTheme } from '$lib/ui/frame/theme.ts';
+    import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
 
     let { data, children } = $props();
@@ -25,7 +26,7 @@
             name: 'Survey',
             question: 'how was it read?',
             href: `${base}/progress`,
-            isCurrent: page.url.pathname === `${base}/progress`,
+            isCurrent: ['progress', 'templates', 'hosts'].some((part) => page.url.pathname === `${base}/${part}`),
         },
     ]);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
@@ -44,6 +45,22 @@
         else params.set('page', String(node));
         const query = params.toString();
         return query === '' ? page.url.pathname : `${page.url.pathname}?${query}`;
+    }
+
+    async function readAgain(body: { kind: 'page' | 'folder'; url: string }): Promise<string> {
+        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/spot`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(body),
+        });
+        const said: unknown = await answer.json();
+        const made = SpotAnswer.safeParse(said);
+        if (made.success) {
+            await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
+            return '';
+        }
+        const refusal = Refusal.safeParse(said);
+        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
     }
 
     function onKey(event: KeyboardEvent): void {
@@ -80,6 +97,9 @@
             place={data.place}
             origin={data.origin}
             hrefOf={withPage}
+            sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
+            details={data.details}
+            onReadAgain={readAgain}
             closeHref={withPage(null)}
         />
     {/if}

@@ -1,26 +1,32 @@
 <script lang="ts">
-    import { invalidate } from '$app/navigation';
+    import { goto, invalidateAll } from '$app/navigation';
     import { ProgressEvent } from '$lib/wire/progress.ts';
+    import { Refusal } from '$lib/wire/survey-requests.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
+    import SettingsSummary from '$lib/ui/parts/SettingsSummary.svelte';
+    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import { count, counted, moment } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
     let live = $state<ProgressEvent | null>(null);
     let lost = $state(false);
-    let stopping = $state(false);
+    let asking = $state('');
+    let refusal = $state('');
+    let wantsDelete = $state(false);
     const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const phase = $derived(live?.state ?? data.survey.state);
     const progress = $derived(live?.progress ?? data.progress);
     const isRunning = $derived(phase === 'waiting' || phase === 'running');
+    const isSpot = $derived(data.survey.settings.spot !== null);
     const most = $derived(Math.max(1, ...(progress?.levels ?? []).map((level) => level.seen)));
     const left = $derived(
         progress && progress.rate > 0 ? Math.ceil((progress.found - progress.read) / progress.rate) : null,
     );
+    const canGoOn = $derived(!isRunning && (phase !== 'finished' || data.survey.cut.some((cut) => cut !== 'spot')));
 
     $effect(() => {
         live = null;
-        stopping = false;
         if (data.survey.isEnded) return;
         const source = new EventSource(`${api}/progress`);
         source.addEventListener('progress', (event) => {
@@ -30,32 +36,85 @@
             lost = false;
             if (live.state !== 'waiting' && live.state !== 'running') {
                 source.close();
-                void invalidate('edgemap:survey');
+                asking = '';
+                void invalidateAll();
             }
         });
         source.onerror = () => (lost = true);
         return () => source.close();
     });
 
-    async function stop(): Promise<void> {
-        stopping = true;
-        const answer = await fetch(`${api}/stop`, { method: 'POST' });
-        if (!answer.ok) stopping = false;
+    async function ask(what: string, body: unknown = {}): Promise<boolean> {
+        asking = what;
+        refusal = '';
+        try {
+            const answer = await fetch(`${api}/${what}`, {
+                method: 'POST',
+                headers: { 'content-type': 'application/json' },
+                body: JSON.stringify(body),
+            });
+            if (answer.ok) return true;
+            const said = Refusal.safeParse(await answer.json());
+            refusal = said.success ? said.data.message : 'That did not work. Try again.';
+        } catch {
+            refusal = 'The server did not answer. Try again.';
+        }
+        asking = '';
+        return false;
     }
 
-    const settings = $derived(data.survey.settings);
+    async function askAndLook(what: string, body: unknown = {}): Promise<void> {
+        if (await ask(what, body)) await invalidateAll();
+        if (what !== 'stop' && what !== 'pause') asking = '';
+    }
+
+    async function remove(): Promise<void> {
+        if (await ask('delete')) await goto(`/sites/${data.site.id}`, { invalidateAll: true });
+    }
+
+    const LIMIT_WORDS: Record<string, string> = {
+        'max-pages': 'the page limit',
+        'max-depth': 'the depth limit',
+        'max-minutes': 'the time limit',
+        stopped: 'a stop',
+        failed: 'a failure',
+        spot: 'being a spot survey',
+    };
+    const WHY_CLOSED: Record<string, string> = {
+        combinations: 'parameters combine without end',
+        counter: 'counts on without end, and leads to nothing else',
+        repeat: 'its path goes round',
+        session: 'a session in the URL',
+        'near-doubles': 'its pages are nearly the same',
+        hand: 'closed by hand',
+    };
+    const widerPages = $derived(data.survey.settings.maxPages * 2);
 </script>
 
 <svelte:head><title>Survey {data.survey.number} · {data.site.name} · Edge Map</title></svelte:head>
+<SurveyTabs {base} current="progress" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline" aria-live="polite">
             {#if phase === 'waiting'}Survey {data.survey.number} waits to be taken up.
             {:else if phase === 'running'}Survey {data.survey.number} is running.
+            {:else if phase === 'paused'}Survey {data.survey.number} is paused; nothing is lost.
             {:else if phase === 'failed'}Survey {data.survey.number} could not be made.
             {:else if phase === 'stopped'}Survey {data.survey.number} was stopped; what was read is kept.
             {:else}Survey {data.survey.number} is done: <a class="set" href="{base}/brief">read the Brief</a>.{/if}
         </h1>
+        {#if isSpot}
+            <p class="ink2">
+                A spot survey of <a class="set" href="/sites/{data.site.id}/{data.survey.settings.spot?.parent}/brief"
+                    >survey {data.survey.settings.spot?.parent}</a
+                >: {data.survey.settings.spot?.what}, read again. It has no depth and no orphans.
+            </p>
+        {:else if data.survey.cut.length > 0 && phase !== 'failed'}
+            <p class="ink2">
+                Partial, because of {data.survey.cut.map((cut) => LIMIT_WORDS[cut] ?? cut).join(' and ')}: what was not
+                read is listed with its reason, and orphans are not known.
+            </p>
+        {/if}
         {#if phase === 'failed'}
             <p class="fault-line mt-2 max-w-[760px] break-words">{live?.trouble || data.survey.trouble}</p>
             <p class="mt-2 flex gap-2">
@@ -65,6 +124,57 @@
                 >
             </p>
         {/if}
+        <p class="mt-2 flex gap-2 flex-wrap items-center">
+            {#if isRunning}
+                <button
+                    class="tb outlined"
+                    onclick={() => askAndLook('pause')}
+                    disabled={asking !== '' || live?.pauseAsked === true}
+                    >{live?.pauseAsked || asking === 'pause' ? 'Pausing' : 'Pause'}</button
+                >
+                <button
+                    class="tb outlined"
+                    onclick={() => askAndLook('stop')}
+                    disabled={asking !== '' || live?.stopAsked === true}
+                    >{live?.stopAsked || asking === 'stop' ? 'Stopping' : 'Stop and keep what is read'}</button
+                >
+                {#if lost}<span class="ink2">The connection to the server was lost; trying again.</span>{/if}
+            {:else}
+                {#if canGoOn}
+                    <button class="tb filled" onclick={() => askAndLook('resume')} disabled={asking !== ''}
+                        >{phase === 'paused' ? 'Go on' : 'Go on where it ended'}</button
+                    >
+                    {#if data.survey.cut.includes('max-pages')}
+                        <button
+                            class="tb outlined"
+                            onclick={() => askAndLook('resume', { maxPages: widerPages })}
+                            disabled={asking !== ''}>Go on to {count(widerPages)} pages</button
+                        >
+                    {/if}
+                    {#if data.survey.cut.includes('max-depth')}
+                        <button
+                            class="tb outlined"
+                            onclick={() => askAndLook('resume', { maxDepth: null })}
+                            disabled={asking !== ''}>Go on to any depth</button
+                        >
+                    {/if}
+                {/if}
+                <a class="tb outlined" href="{api}/pages.csv" download data-sveltekit-reload>Pages, CSV</a>
+                <a class="tb outlined" href="{api}/links.csv" download data-sveltekit-reload>Links, CSV</a>
+                <a class="tb outlined" href="{api}/summary.json" download="summary.json" data-sveltekit-reload
+                    >Counts, JSON</a
+                >
+                <a class="tb" href="/sites/{data.site.id}/new-survey">New survey</a>
+                {#if wantsDelete}
+                    <span class="ink2">Delete survey {data.survey.number} for good?</span>
+                    <button class="tb outlined" onclick={remove} disabled={asking !== ''}>Delete it</button>
+                    <button class="tb" onclick={() => (wantsDelete = false)}>Keep it</button>
+                {:else}
+                    <button class="tb" onclick={() => (wantsDelete = true)}>Delete</button>
+                {/if}
+            {/if}
+        </p>
+        {#if refusal}<p class="fault-line mt-1" role="alert">{refusal}</p>{/if}
     </div>
     <div class="pane-row two">
         <section class="pane" aria-label="Progress">
@@ -81,100 +191,193 @@
                 <ReadingBar read={progress.read} of={progress.found} />
                 <p class="note mt-1">
                     {isRunning
-                        ? `Now: ${progress.doing}${progress.level === null ? '' : `, level ${progress.level}`}${progress.waiting === '' ? '' : `; ${progress.waiting}`}. The whole is not known until the last level is read.`
+                        ? `Now: ${progress.doing}${progress.level === null ? '' : `, level ${progress.level}`}. The whole is not known until the last level is read.`
                         : 'This is all that was found.'}
+                    {#if progress.checks.done + progress.checks.open > 0}
+                        Other targets asked for their status: {count(progress.checks.done)} of {count(
+                            progress.checks.done + progress.checks.open,
+                        )}.
+                    {/if}
                 </p>
-                <table class="ruled levels mt-2">
+                {#if isRunning && progress.waiting !== ''}<p class="risk-line mt-1">{progress.waiting}</p>{/if}
+                {#if progress.levels.length > 0}
+                    <table class="ruled levels mt-2">
+                        <thead
+                            ><tr
+                                ><th class="num">depth</th><th><span class="visually-hidden">Share</span></th><th
+                                    class="num">read of found</th
+                                ></tr
+                            ></thead
+                        >
+                        <tbody>
+                            {#each progress.levels.slice(0, 40) as level (level.level)}
+                                <tr>
+                                    <td class="num">{level.level}</td>
+                                    <td class="w-full">
+                                        <svg width="100%" height="16" aria-hidden="true">
+                                            <rect
+                                                x="0.5"
+                                                y="0.5"
+                                                width="{(level.seen / most) * 99}%"
+                                                height="15"
+                                                fill="url(#hatch-faint)"
+                                                stroke="var(--ink2)"
+                                                stroke-width="0.7"
+                                            />
+                                            <rect
+                                                x="0.5"
+                                                y="0.5"
+                                                width="{(level.read / most) * 99}%"
+                                                height="15"
+                                                fill="var(--d{Math.min(9, level.level)})"
+                                                stroke="var(--ink2)"
+                                                stroke-width="0.7"
+                                            />
+                                        </svg>
+                                    </td>
+                                    <td class="num">{count(level.read)} of {count(level.seen)}</td>
+                                </tr>
+                            {/each}
+                        </tbody>
+                    </table>
+                    {#if progress.levels.length > 40}
+                        <p class="note">
+                            {counted(progress.levels.length - 40, 'deeper level')} with {count(
+                                progress.levels.slice(40).reduce((sum, level) => sum + level.seen, 0),
+                            )} found
+                        </p>
+                    {/if}
+                {/if}
+            {:else}<p class="ink2">{isRunning ? 'Nothing has been read yet.' : 'No progress was kept.'}</p>{/if}
+        </section>
+        <section class="pane" aria-label="Hosts">
+            <h2 class="pane-name mb-1">By host</h2>
+            {#if progress && progress.hosts.length > 0}
+                <table class="ruled">
                     <thead
                         ><tr
-                            ><th class="num">depth</th><th><span class="visually-hidden">Share</span></th><th
-                                class="num">read of found</th
+                            ><th>host</th><th class="num">asked</th><th class="num">answers in, ms</th><th class="num"
+                                >connections</th
                             ></tr
                         ></thead
                     >
                     <tbody>
-                        {#each progress.levels as level (level.level)}
+                        {#each progress.hosts.slice(0, 12) as host (host.host)}
                             <tr>
-                                <td class="num">{level.level}</td>
-                                <td class="w-full">
-                                    <svg width="100%" height="16" aria-hidden="true">
-                                        <rect
-                                            x="0.5"
-                                            y="0.5"
-                                            width="{(level.seen / most) * 99}%"
-                                            height="15"
-                                            fill="url(#hatch-faint)"
-                                            stroke="var(--ink2)"
-                                            stroke-width="0.7"
-                                        />
-                                        <rect
-                                            x="0.5"
-                                            y="0.5"
-                                            width="{(level.read / most) * 99}%"
-                                            height="15"
-                                            fill="var(--d{Math.min(9, level.level)})"
-                                            stroke="var(--ink2)"
-                                            stroke-width="0.7"
-                                        />
-                                    </svg>
-                                </td>
-                                <td class="num">{count(level.read)} of {count(level.seen)}</td>
+                                <td
+                                    >{host.host}
+                                    {#if host.delay > 0}<div class="note">
+                                            {(host.delay / 1000).toLocaleString('en')} s between requests
+                                        </div>{/if}
+                                    {#if host.crawlDelay !== null && host.crawlDelay * 1000 > host.delay}<div
+                                            class="note"
+                                        >
+                                            robots.txt asks for {host.crawlDelay} s; not kept to
+                                        </div>{/if}
+                                    {#if host.slowed !== ''}<div class="note">{host.slowed}</div>{/if}</td
+                                >
+                                <td class="num">{count(host.asked)}</td>
+                                <td class="num">{count(host.milliseconds)}</td>
+                                <td class="num">{isRunning ? `${host.inUse} of ${host.allowed}` : `${host.allowed}`}</td
+                                >
                             </tr>
                         {/each}
                     </tbody>
                 </table>
-            {:else}<p class="ink2">{isRunning ? 'Nothing has been read yet.' : 'No progress was kept.'}</p>{/if}
-            {#if isRunning}
-                <p class="mt-3 flex gap-3 items-center">
-                    <button class="tb outlined" onclick={stop} disabled={stopping || live?.stopAsked}
-                        >{stopping || live?.stopAsked ? 'Stopping' : 'Stop and keep what is read'}</button
-                    >
-                    {#if lost}<span class="ink2">The connection to the server was lost; trying again.</span>{/if}
-                </p>
-            {:else}
-                <p class="mt-3 flex gap-2 flex-wrap">
-                    <a class="tb outlined" href="{api}/pages.csv" download data-sveltekit-reload>Pages, CSV</a>
-                    <a class="tb outlined" href="{api}/links.csv" download data-sveltekit-reload>Links, CSV</a>
-                    <a class="tb outlined" href="{api}/summary.json" download="summary.json" data-sveltekit-reload
-                        >Counts, JSON</a
-                    >
-                    <a class="tb" href="/sites/{data.site.id}/new-survey">New survey</a>
-                </p>
-            {/if}
-        </section>
-        <section class="pane" aria-label="How it is read">
-            <h2 class="pane-name mb-1">How it is read</h2>
-            <dl class="facts">
-                <dt>start page</dt>
-                <dd>{settings.start}</dd>
-                <dt>stops at</dt>
-                <dd>
-                    {counted(settings.maxPages, 'page')}{settings.maxDepth === null
-                        ? ', any depth'
-                        : `, depth ${settings.maxDepth}`}
-                </dd>
-                <dt>pace</dt>
-                <dd>{counted(settings.concurrency, 'connection')} at a time</dd>
-                <dt>robots.txt</dt>
-                <dd>{settings.robots === 'obey' ? 'obeyed' : 'recorded only'}</dd>
-                {#if settings.pins.length > 0}<dt>pins</dt>
-                    <dd>{settings.pins.join(', ')}</dd>{/if}
-                {#if data.survey.startedAt}<dt>started</dt>
-                    <dd>{moment(data.survey.startedAt)}</dd>{/if}
-                {#if data.survey.endedAt}<dt>ended</dt>
-                    <dd>{moment(data.survey.endedAt)}</dd>{/if}
-            </dl>
+            {:else}<p class="ink2">No host was asked yet.</p>{/if}
             {#if progress}
-                <h2 class="pane-name mt-3 mb-1">Not read so far</h2>
+                <h2 class="pane-name mt-3 mb-1">Not read{isRunning ? ' so far' : ''}</h2>
                 <dl class="facts">
                     <dt>robots.txt</dt>
-                    <dd>{counted(progress.closedByRobots, 'URL')} closed</dd>
+                    <dd>
+                        {#if progress.closedByRobots > 0}<a class="set" href="{base}/pages?reason=robots"
+                                >{counted(progress.closedByRobots, 'URL')}</a
+                            > closed{:else}nothing closed{/if}
+                    </dd>
+                    <dt>actions</dt>
+                    <dd>
+                        {#if progress.actions > 0}<a class="set" href="{base}/pages?reason=action"
+                                >{counted(progress.actions, 'URL')}</a
+                            > left alone{:else}none met{/if}
+                    </dd>
                     <dt>failures</dt>
                     <dd>{count(progress.failures)}</dd>
                 </dl>
+                {#if progress.recentFailures.length > 0}
+                    <ul class="mt-1">
+                        {#each progress.recentFailures.slice(0, 8) as failure (failure.url)}
+                            <li class="fault-line mb-1 break-words">
+                                <span class="mono">{failure.url}</span>
+                                <div class="note">{failure.say}, {moment(failure.at)}</div>
+                            </li>
+                        {/each}
+                    </ul>
+                {/if}
             {/if}
         </section>
     </div>
+    {#if progress && progress.families.length > 0}
+        <section class="pane border-b border-(--edge)" aria-label="Families">
+            <h2 class="pane-name">Families of URLs</h2>
+            <p class="note mb-1">
+                URLs of one pattern that lead to ever more of the same. One that shows no end closes after {count(
+                    data.survey.settings.familyLimit,
+                )} pages; open it, and the survey goes on with it.
+            </p>
+            <table class="ruled families">
+                <thead
+                    ><tr
+                        ><th>pattern</th><th class="num">read</th><th class="num">seen</th><th>state</th><th
+                            ><span class="visually-hidden">Change</span></th
+                        ></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each progress.families as family (family.pattern)}
+                        <tr>
+                            <td
+                                ><span class="mono">{family.pattern}</span>
+                                <div class="note break-all">for example {family.example}</div></td
+                            >
+                            <td class="num">{count(family.read)}</td>
+                            <td class="num">{count(family.seen)}</td>
+                            <td
+                                >{family.state === 'closed'
+                                    ? `closed: ${WHY_CLOSED[family.reason] ?? family.reason}`
+                                    : family.byHand
+                                      ? 'opened by hand'
+                                      : 'open'}</td
+                            >
+                            <td class="num"
+                                ><button
+                                    class="tb outlined"
+                                    disabled={asking !== ''}
+                                    onclick={() =>
+                                        askAndLook('decisions', {
+                                            kind: 'family',
+                                            of: family.pattern,
+                                            state: family.state === 'closed' ? 'open' : 'closed',
+                                        })}>{family.state === 'closed' ? 'Open it' : 'Close it'}</button
+                                ></td
+                            >
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+        </section>
+    {/if}
+    <section class="pane" aria-label="How it is read">
+        <h2 class="pane-name mb-1">How it {isRunning ? 'is' : 'was'} read</h2>
+        <SettingsSummary settings={data.survey.settings} />
+        <dl class="facts mt-1">
+            {#if data.survey.startedAt}<dt>started</dt>
+                <dd>{moment(data.survey.startedAt)}</dd>{/if}
+            {#if data.survey.endedAt}<dt>ended</dt>
+                <dd>
+                    {moment(data.survey.endedAt)}{data.survey.revision > 1 ? `, revision ${data.survey.revision}` : ''}
+                </dd>{/if}
+        </dl>
+    </section>
 </div>
 
 <style>

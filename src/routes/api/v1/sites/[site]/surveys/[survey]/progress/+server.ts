@@ -20,12 +20,13 @@ export async function GET({ params }) {
             const look = async (): Promise<void> => {
                 try {
                     const survey = await getSurvey(db, id);
-                    const { progress, stopAsked } = await readProgress(db, id);
+                    const { progress, stopAsked, pauseAsked } = await readProgress(db, id);
                     const ended = !survey || isEnded(survey);
                     const text = JSON.stringify({
                         state: survey?.state ?? 'gone',
                         trouble: survey?.trouble ?? '',
                         stopAsked,
+                        pauseAsked,
                         progress,
                     });
                     if (closed) return;
