@@ -2,6 +2,7 @@
     /** The settings of a survey, grouped by the question they answer; each says what it does to the result. */
     import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '$lib/core/survey/setting-fields.ts';
     import { PRESETS } from '$lib/core/survey/default-settings.ts';
+    import { lowerFirst } from './format.ts';
     import RulesPreview from './RulesPreview.svelte';
 
     interface Props {
@@ -165,7 +166,7 @@
             <details open={opensMore(group.id)}>
                 <summary
                     ><span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
-                    <span class="note">{more.map((field) => field.label.toLowerCase()).join(', ')}</span></summary
+                    <span class="note">{more.map((field) => lowerFirst(field.label)).join(', ')}</span></summary
                 >
                 <div class="fields">
                     {#each more as field (field.id)}{@render control(field)}{/each}

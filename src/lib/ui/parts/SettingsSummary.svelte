@@ -4,7 +4,14 @@
     import { SETTING_FIELDS, type SettingField } from '$lib/core/survey/setting-fields.ts';
     import type { SurveySettings } from '$lib/core/survey/settings.ts';
 
-    let { settings }: { settings: SurveySettings } = $props();
+    import { lowerFirst } from './format.ts';
+
+    interface Props {
+        settings: SurveySettings;
+        /** More lines of the same form. */
+        more?: { name: string; text: string }[];
+    }
+    let { settings, more = [] }: Props = $props();
 
     /** Told always, changed or not. */
     const ALWAYS = new Set(['start', 'robots', 'concurrency', 'maxPages']);
@@ -31,7 +38,11 @@
 
 <dl class="facts wide">
     {#each shown as { field, text } (field.id)}
-        <dt>{field.label.toLowerCase()}</dt>
+        <dt>{lowerFirst(field.label)}</dt>
+        <dd>{text}</dd>
+    {/each}
+    {#each more as { name, text } (name)}
+        <dt>{name}</dt>
         <dd>{text}</dd>
     {/each}
     {#if settings.sends.length > 0}

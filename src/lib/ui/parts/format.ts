@@ -15,6 +15,11 @@ export function count(value: number): string {
     return NUMBER.format(value);
 }
 
+/** A name within a sentence: a small first letter, unless the name begins with an abbreviation. */
+export function lowerFirst(name: string): string {
+    return /^.[A-Z]/.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
+}
+
 /** "1 page", "23 pages". */
 export function counted(value: number, one: string, many = `${one}s`): string {
     return `${NUMBER.format(value)} ${value === 1 ? one : many}`;

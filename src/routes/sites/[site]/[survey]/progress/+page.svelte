@@ -88,6 +88,15 @@
         'near-doubles': 'its pages are nearly the same',
         hand: 'closed by hand',
     };
+    const times = $derived(
+        [
+            { name: 'started', text: moment(data.survey.startedAt) },
+            {
+                name: 'ended',
+                text: `${moment(data.survey.endedAt)}${data.survey.revision > 1 ? `, revision ${data.survey.revision}` : ''}`,
+            },
+        ].filter((item) => item.text !== ''),
+    );
     const widerPages = $derived(data.survey.settings.maxPages * 2);
 </script>
 
@@ -368,15 +377,7 @@
     {/if}
     <section class="pane" aria-label="How it is read">
         <h2 class="pane-name mb-1">How it {isRunning ? 'is' : 'was'} read</h2>
-        <SettingsSummary settings={data.survey.settings} />
-        <dl class="facts mt-1">
-            {#if data.survey.startedAt}<dt>started</dt>
-                <dd>{moment(data.survey.startedAt)}</dd>{/if}
-            {#if data.survey.endedAt}<dt>ended</dt>
-                <dd>
-                    {moment(data.survey.endedAt)}{data.survey.revision > 1 ? `, revision ${data.survey.revision}` : ''}
-                </dd>{/if}
-        </dl>
+        <SettingsSummary settings={data.survey.settings} more={times} />
     </section>
 </div>
 
