@@ -9,6 +9,8 @@ const entries = {
     worker: 'cli/worker.ts',
     'stand-in': 'demo/stand-in-process.ts',
     'parse-thread': 'src/lib/server/crawl/parse-thread.ts',
+    bench: 'bench/bench.ts',
+    'bench-site': 'bench/site-process.ts',
 };
 
 export default defineConfig({

@@ -1,5 +1,6 @@
 /** The command line after the launcher has made the machine ready. */
 import { UserError } from '../src/lib/server/process/data-folder.ts';
+import { benchCommand } from './bench.ts';
 import { runCommand } from './run.ts';
 import { surveyCommand } from './survey.ts';
 import { testCommand } from './test.ts';
@@ -15,6 +16,8 @@ async function main(words: string[]): Promise<number> {
             return surveyCommand(rest);
         case 'test':
             return testCommand(rest);
+        case 'bench':
+            return benchCommand(rest);
         case 'help':
         case undefined:
             console.log(helpText());

@@ -59,8 +59,53 @@ export const CLOSED_FOLDER = { paths: ['/members/', '/members/reserve/'], rule: 
 
 export const CANONICAL_ELSEWHERE = { page: '/tools/measuring/laser-level/', canonical: '/tools/measuring/' };
 
+/** Members of a family that the demo's settings allow to be read before it may close. */
+export const FAMILY_LIMIT = 60;
+
+/** Patterns of the two traps. */
+export const CALENDAR = 'www.fernhollow-tools.example/workshops/calendar/{n}/{n}/';
+export const FILTERS = 'www.fernhollow-tools.example/tools/?{query}';
+
+/** One of the links that would reserve something. */
+export const RESERVE_LINK = '/tools/lifting/chain-hoist/reserve/';
+
+/** On each of the six branches a clock that leads to the hours, without a word; two of the branches are closed. */
+export const NAMELESS_LINK = { target: '/visit/hours/', pages: 4 };
+
+export const CLICK_HERE = { target: '/visit/', pages: 8 };
+
+/** Called "Opening hours", both. */
+export const SAME_WORDS = ['/visit/hours/', '/branches/'];
+
+export const HOST_DOUBLE = 'http://fernhollow-tools.example/visit/';
+
+export const CANONICAL_CHAIN = [
+    '/guides/small-leaks-in-flat-roofs/',
+    '/guides/reading-a-damp-wall/',
+    '/guides/draughts-and-where-they-live/',
+];
+
+export const CANONICAL_IN_BODY = { page: '/guides/tiling-behind-a-sink/', ignored: '/guides/tiling/' };
+
+/** Meant for a page about the staff; closes two branches and their shelves. */
+export const CLOSED_TOO_MUCH = {
+    rule: 'Disallow: /branches/s',
+    line: 4,
+    paths: ['/branches/school-road/', '/branches/station-yard/'],
+};
+
+export const STALE_SITEMAP = '/sitemap-2019.xml';
+export const WRONG_SCHEME = 'http://www.fernhollow-tools.example/visit/';
+
+export const SOFT_404 = { page: '/branches/riverside/', title: 'Not here | Fernhollow Tool Library' };
+
+export const MISSING_FRAGMENT = { source: '/help/', target: '/help/fees/', fragment: 'deposits' };
+
 /**
- * All pages that answer 200 with HTML and can be known: 1 start, 1 visit, 1 + 6 + 60 tools, 8 guide lists, 38 guides,
- * 3 orphan guides, 1 + 8 workshops, 1 + 6 branches, 1 + 9 journal, 1 + 8 help, 6 of the old site.
+ * All pages that answer 200 with HTML and can be known in March: 1 start, 2 visit, 1 + 6 + 120 tools, 120 care sheets,
+ * 60 filters (then closed), 8 guide lists, 38 guides, 3 orphan guides, 1 + 8 workshops, 60 months (then closed),
+ * 1 + 4 branches (two are closed by robots.txt, with their shelves), 4 shelves, 1 that is gone and answers 200,
+ * 5 journal lists, 6 topics, 9 posts, 36 months of loans, 1 + 8 help, 8 Welsh, 8 French, 6 of the old site, 2 doubles on
+ * the bare host.
  */
-export const PAGES = 159;
+export const PAGES = 527;

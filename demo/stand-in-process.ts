@@ -1,18 +1,25 @@
-/** The stand-in server as a process of its own, started by the supervisor for the demo. */
+/** The stand-in server as a process of its own, started by the supervisor for the demo: every edition at its address. */
 import { join } from 'node:path';
 import { z } from 'zod';
+import { EDITIONS } from './fernhollow/editions.ts';
 import { fernhollow } from './fernhollow/site.ts';
+import { EDITION_ADDRESS } from './seed.ts';
 import { startStandIn } from './stand-in.ts';
 
 const environment = z
     .object({ EDGEMAP_STAND_IN_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() })
     .parse(process.env);
 
-const standIn = await startStandIn(fernhollow(), {
-    port: environment.EDGEMAP_STAND_IN_PORT,
-    logFile: join(environment.EDGEMAP_DATA, 'log', 'stand-in-requests.jsonl'),
-});
-console.log(`stand-in on port ${standIn.port}`);
+const standIns = await Promise.all(
+    EDITIONS.map((edition) =>
+        startStandIn(fernhollow(edition), {
+            port: environment.EDGEMAP_STAND_IN_PORT,
+            address: EDITION_ADDRESS[edition],
+            logFile: join(environment.EDGEMAP_DATA, 'log', `stand-in-${edition}.jsonl`),
+        }),
+    ),
+);
+console.log(`stand-in on port ${environment.EDGEMAP_STAND_IN_PORT}`);
 process.send?.({ ready: true });
 for (const name of ['SIGTERM', 'SIGINT'] as const)
-    process.on(name, () => void standIn.close().then(() => process.exit(0)));
+    process.on(name, () => void Promise.all(standIns.map((item) => item.close())).then(() => process.exit(0)));

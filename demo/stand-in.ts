@@ -51,7 +51,7 @@ const TLS_HANDSHAKE = 0x16;
 /** @param options.logFile also written there, one JSON object per line, so that the log outlives a killed process */
 export async function startStandIn(
     site: StandInSite,
-    options: { port?: number; logFile?: string } = {},
+    options: { port?: number; address?: string; logFile?: string } = {},
 ): Promise<StandIn> {
     const log: LoggedRequest[] = [];
     const answer = (scheme: 'http' | 'https') => (request: IncomingMessage, response: ServerResponse) => {
@@ -91,7 +91,7 @@ export async function startStandIn(
     });
     await new Promise<void>((resolve, reject) => {
         front.once('error', reject);
-        front.listen(options.port ?? 0, '127.0.0.1', resolve);
+        front.listen(options.port ?? 0, options.address ?? '127.0.0.1', resolve);
     });
     return {
         port: (front.address() as AddressInfo).port,

@@ -1,4 +1,4 @@
-/** The tools: data from which sixty pages are made. */
+/** The tools: data from which a hundred and twenty pages are made, and a care sheet for each. */
 export interface Tool {
     slug: string;
     name: string;
@@ -50,7 +50,17 @@ export const CATALOGUE: ToolKind[] = [
         pole-pruner|Pole pruner|1|1.8 kg|top-meadow|Branches up to four metres.|
         log-splitter|Log splitter|6|48 kg|station-yard|Rounds up to fifty centimetres.|
         glass-cutter|Glass cutter|0|0.1 kg|old-bakery|Window glass up to six millimetres.|
-        bolt-cropper|Bolt cropper|1|3.2 kg|harbour-steps|Chains and rods up to ten millimetres.|`,
+        bolt-cropper|Bolt cropper|1|3.2 kg|harbour-steps|Chains and rods up to ten millimetres.|
+        coping-saw|Coping saw|0|0.3 kg|old-bakery|Curves in thin wood.|
+        mitre-saw|Mitre saw|3|17 kg|mill-lane|Angles, one after the other.|
+        jigsaw|Jigsaw|2|2.4 kg|mill-lane|Worktops with a sink in them.|
+        router-table|Router table|4|19 kg|old-bakery|Grooves, rebates and mouldings.|
+        slate-cutter|Slate cutter|2|8 kg|school-road|Straight lines across glaze.|
+        circle-cutter|Circle cutter|0|0.1 kg|old-bakery|One scratch, no second try.|
+        hedge-shears|Hedge shears|0|1.1 kg|top-meadow|Box, yew and patience.|
+        wedge-press|Wedge press|6|48 kg|top-meadow|A winter in one afternoon.|
+        disc-cutter|Disc cutter|5|9.4 kg|station-yard|Kerbs and paving.|
+        tin-snips|Tin snips|0|0.5 kg|school-road|Gutters and flashing.|`,
     ),
     kind(
         'joining',
@@ -66,7 +76,17 @@ export const CATALOGUE: ToolKind[] = [
         staple-gun|Staple gun|0|0.9 kg|mill-lane|Upholstery, felt and membranes.|
         soldering-iron|Soldering iron|1|0.4 kg|old-bakery|Cables and small boards.|
         torque-wrench|Torque wrench|1|1.6 kg|station-yard|Bolts that need a number.|
-        glue-gun|Glue gun|0|0.3 kg|school-road|Cardboard, felt and good ideas.|`,
+        glue-gun|Glue gun|0|0.3 kg|school-road|Cardboard, felt and good ideas.|
+        biscuit-jointer|Biscuit jointer|2|3.1 kg|old-bakery|Boards edge to edge.|
+        dowel-jig|Dowel jig|0|0.6 kg|old-bakery|Holes that meet.|
+        pipe-bender|Pipe bender|1|4.2 kg|mill-lane|Copper round corners.|
+        crimping-tool|Crimping tool|0|0.7 kg|school-road|Ends of cables.|
+        stick-welder|Stick welder|5|14 kg|station-yard|Gates, frames and trailers.|
+        nail-gun|Nail gun|4|3.6 kg|station-yard|Battens by the hundred.|
+        mitre-clamp|Mitre clamp|0|0.9 kg|old-bakery|Picture frames that close.|
+        bench-vice|Bench vice|1|16 kg|mill-lane|A third hand that never tires.|
+        pocket-jig|Pocket hole jig|1|1.2 kg|old-bakery|Screws where nobody looks.|
+        heat-gun|Heat gun|1|0.8 kg|mill-lane|Shrink sleeves and old paint.|`,
     ),
     kind(
         'measuring',
@@ -82,7 +102,17 @@ export const CATALOGUE: ToolKind[] = [
         endoscope-camera|Endoscope camera|2|0.4 kg|old-bakery|Looking where you cannot.|
         sound-meter|Sound meter|1|0.3 kg|school-road|How loud it really is.|
         surveyors-tape|Surveyor's tape|0|0.9 kg|top-meadow|Fifty metres in one pull.|
-        thermal-camera|Thermal camera|6|0.6 kg|mill-lane|Where the warmth goes.|`,
+        thermal-camera|Thermal camera|6|0.6 kg|mill-lane|Where the warmth goes.|
+        spirit-level|Spirit level|0|0.8 kg|mill-lane|Bubbles that do not argue.|
+        plumb-line|Plumb line|0|0.3 kg|old-bakery|What gravity thinks of it.|
+        combination-square|Combination square|0|0.6 kg|mill-lane|Four tools on one rule.|
+        marking-gauge|Marking gauge|0|0.2 kg|old-bakery|One line, many boards.|
+        multimeter|Multimeter|0|0.4 kg|school-road|Volts before fingers.|
+        ph-meter|Soil meter|0|0.2 kg|top-meadow|Sour ground and sweet.|
+        depth-gauge|Depth gauge|0|0.2 kg|old-bakery|How far down the hole goes.|
+        angle-finder|Angle finder|0|0.3 kg|mill-lane|Corners that never were square.|
+        air-quality-meter|Air quality meter|2|0.5 kg|school-road|What the room breathes out.|
+        thread-gauge|Thread gauge|0|0.1 kg|station-yard|Which bolt it once was.|`,
     ),
     kind(
         'lifting',
@@ -98,7 +128,17 @@ export const CATALOGUE: ToolKind[] = [
         stair-trolley|Stair trolley|2|11 kg|mill-lane|Washing machines and patience.|
         engine-crane|Engine crane|5|74 kg|station-yard|Engines out and in again.|
         trolley-jack|Trolley jack|2|28 kg|station-yard|Cars, one corner at a time.|
-        rope-block|Rope and block|1|5 kg|harbour-steps|Boats, pianos, sacks.|`,
+        rope-block|Rope and block|1|5 kg|harbour-steps|Boats, pianos, sacks.|
+        sack-truck|Sack truck|1|12 kg|mill-lane|Fridges and the boxes on them.|
+        pallet-truck|Pallet truck|3|64 kg|station-yard|Two tonnes, on a flat floor.|
+        platform-ladder|Platform ladder|2|18 kg|school-road|Ceilings, with both hands free.|
+        drywall-lift|Plasterboard lift|4|46 kg|mill-lane|Boards up, and staying there.|
+        furniture-dolly|Furniture dolly|0|4 kg|mill-lane|Pianos by the inch.|
+        lever-hoist|Lever hoist|2|9 kg|station-yard|A metre, with conviction.|
+        beam-clamp|Beam clamp|1|4 kg|station-yard|Somewhere to hang it.|
+        roof-anchor|Roof anchor|2|6 kg|station-yard|The rope that stays.|
+        tow-rope|Tow rope|0|3 kg|station-yard|Out of the mud again.|
+        sling-set|Sling set|1|5 kg|harbour-steps|Boats and boilers.|`,
     ),
     kind(
         'cleaning',
@@ -114,7 +154,17 @@ export const CATALOGUE: ToolKind[] = [
         wet-vacuum|Wet vacuum|3|9 kg|mill-lane|Floods up to the ankle.|
         gutter-brush|Gutter brush|0|1.5 kg|top-meadow|Leaves, moss and one tennis ball.|
         bilge-pump|Bilge pump|1|4 kg|harbour-steps|Water that should be outside.|
-        chimney-set|Chimney set|2|7 kg|old-bakery|Flues up to ten metres.|`,
+        chimney-set|Chimney set|2|7 kg|old-bakery|Flues up to ten metres.|
+        floor-polisher|Floor polisher|3|31 kg|school-road|Halls before a dance.|
+        window-kit|Window kit|0|1.4 kg|mill-lane|Streaks, mostly other people's.|
+        steam-cleaner|Steam cleaner|3|6 kg|mill-lane|Grout and ovens.|
+        leaf-blower|Leaf blower|2|4.4 kg|top-meadow|Leaves, to where they were going.|
+        patio-brush|Patio brush|1|5 kg|top-meadow|Moss between slabs.|
+        dust-extractor|Dust extractor|3|13 kg|old-bakery|The other half of sanding.|
+        sludge-pump|Sludge pump|3|21 kg|harbour-steps|What is at the bottom.|
+        gutter-vacuum|Gutter vacuum|4|19 kg|station-yard|Leaves from the ground up.|
+        upholstery-tool|Upholstery extractor|2|8 kg|mill-lane|Sofas with a past.|
+        rust-remover|Rust removal bath|1|11 kg|station-yard|Hinges overnight.|`,
     ),
     kind(
         'finishing',
@@ -130,6 +180,16 @@ export const CATALOGUE: ToolKind[] = [
         tap-reseater|Tap reseating tool|0|0.4 kg|mill-lane|Taps that still drip.|
         scythe-stone|Scythe stone|0|0.2 kg|top-meadow|An edge in the field.|
         chainsaw-jig|Chainsaw sharpening jig|1|0.9 kg|top-meadow|Teeth of equal length.|
-        spray-gun|Spray gun|3|1.9 kg|old-bakery|Paint in thin coats.|`,
+        spray-gun|Spray gun|3|1.9 kg|old-bakery|Paint in thin coats.|
+        belt-sander|Belt sander|2|5.1 kg|mill-lane|Doors that stick.|
+        orbital-sander|Orbital sander|1|1.4 kg|mill-lane|The grits after the first.|
+        scraper-set|Scraper set|0|0.4 kg|old-bakery|Shavings instead of dust.|
+        wallpaper-steamer|Wallpaper steamer|2|5 kg|school-road|Six layers of taste.|
+        paint-sprayer|Airless paint sprayer|5|16 kg|station-yard|Fences by the mile.|
+        plaster-hawk|Plaster hawk|0|0.9 kg|school-road|What the trowel takes from.|
+        tile-float|Tile float|0|0.5 kg|school-road|Grout, pressed home.|
+        edge-trimmer|Edge trimmer|1|1.8 kg|old-bakery|Veneer, flush.|
+        polishing-kit|Polishing kit|1|2.2 kg|old-bakery|Brass, and the back of it.|
+        lime-trowel|Lime trowel|0|0.6 kg|mill-lane|Walls that breathe.|`,
     ),
 ];

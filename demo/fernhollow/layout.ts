@@ -5,8 +5,12 @@ export interface PageParts {
     path: string;
     title: string;
     description?: string;
-    /** Path of a canonical that is not the page itself. */
-    canonical?: string;
+    /** Path, or whole URL, of a canonical that is not the page itself; null for none. */
+    canonical?: string | null;
+    /** Language of the page; English when it is not said. */
+    language?: string;
+    /** The same page in all its languages: language code and path. */
+    alternates?: [string, string][];
     /** Content of a robots meta. */
     robots?: string;
     /** Pages above it: path and name. */
@@ -49,18 +53,24 @@ function menu(items: [string, string][], current: string): string {
 
 export function page(parts: PageParts): string {
     const title = parts.path === '/' ? parts.title : `${parts.title} | Fernhollow Tool Library`;
+    const canonical = parts.canonical === undefined ? parts.path : parts.canonical;
+    const canonicalUrl = canonical?.startsWith('/') ? ORIGIN + canonical : canonical;
+    const alternates = (parts.alternates ?? [])
+        .map(([code, path]) => `<link rel="alternate" hreflang="${code}" href="${ORIGIN}${path}">\n`)
+        .join('');
     return `<!doctype html>
-<html lang="en-GB">
+<html lang="${parts.language ?? 'en-GB'}">
 <head>
 <meta charset="utf-8">
 <title>${escapeHtml(title)}</title>
-${parts.description ? `<meta name="description" content="${escapeHtml(parts.description)}">\n` : ''}${parts.robots ? `<meta name="robots" content="${parts.robots}">\n` : ''}<link rel="canonical" href="${ORIGIN}${parts.canonical ?? parts.path}">
-</head>
+${parts.description ? `<meta name="description" content="${escapeHtml(parts.description)}">\n` : ''}${parts.robots ? `<meta name="robots" content="${parts.robots}">\n` : ''}${alternates}${canonicalUrl === null ? '' : `<link rel="canonical" href="${canonicalUrl}">\n`}</head>
 <body>
 <header>
 <a href="/" aria-label="Fernhollow Tool Library, start page">Fernhollow</a>
 <nav aria-label="Main"><ul>${menu(MENU, parts.path)}</ul></nav>
 <a href="/members/">Members</a>
+<p lang="cy"><a href="/cy/" hreflang="cy">Cymraeg</a></p>
+<p lang="fr"><a href="/fr/" hreflang="fr">Français</a></p>
 </header>
 ${parts.trail ? `<nav aria-label="Trail"><ol><li><a href="/">Home</a></li>${parts.trail.map(([path, name]) => `<li><a href="${path}">${name}</a></li>`).join('')}</ol></nav>\n` : ''}<main>
 ${parts.main}

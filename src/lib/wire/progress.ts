@@ -37,6 +37,7 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
         }),
     ),
     actions: z.number(),
+    trapped: z.number(),
     checks: z.object({ done: z.number(), open: z.number() }),
 });
 

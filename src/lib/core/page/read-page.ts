@@ -115,7 +115,17 @@ function cut(text: string): string {
  * @param encodeQuery the charset for queries, where the document is not in UTF-8
  */
 export function readPage(text: string, url: string, headers: PageHeaders, encodeQuery?: QueryEncoder): PageFacts {
-    const document = parseLean(text);
+    return readDocument(parseLean(text), text, url, headers, encodeQuery);
+}
+
+/** The same from a tree that is there already; its offsets point into `text`. */
+export function readDocument(
+    document: LeanElement,
+    text: string,
+    url: string,
+    headers: PageHeaders,
+    encodeQuery?: QueryEncoder,
+): PageFacts {
     const token = headers.token ?? PRODUCT_TOKEN;
     const finder = new ContainerFinder();
     const pending: PendingLink[] = [];

@@ -132,6 +132,8 @@ export interface SurveyProgress {
     families: ProgressFamily[];
     /** URLs left alone because they look like actions. */
     actions: number;
+    /** URLs left alone because their family is closed. */
+    trapped: number;
     /** External targets and resources: asked, and still to ask. */
     checks: { done: number; open: number };
 }

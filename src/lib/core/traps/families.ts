@@ -256,7 +256,7 @@ function isCombination(family: Tracked, watch: Watch): boolean {
 }
 
 /**
- * Members found mostly one step from their neighbour, on pages that are much alike (or say too little to tell) and lead
+ * Members found mostly a step from their neighbour, on pages that are much alike (or say too little to tell) and lead
  * to nothing else that is new. Numbered chapters with a text of their own are none.
  */
 function isCounter(watch: Watch): boolean {
@@ -265,14 +265,17 @@ function isCounter(watch: Watch): boolean {
     return watch.steps >= watch.bredInAll * 0.8 && fruitful <= watch.fruitful.length * FRUITFUL_SHARE;
 }
 
-/** True when the first number that differs differs by one (what follows it may start over). */
+/** A step from one member to the next: a calendar shows a year of months, a list a dozen pages of itself. */
+const LARGEST_STEP = 12;
+
+/** True when the first number that differs differs by a step (what follows it may start over). */
 function isNextTo(from: string[], to: string[]): boolean {
     const numbers = (values: string[]): number[] => values.join(' ').match(/\d+/g)?.map(Number) ?? [];
     const a = numbers(from);
     const b = numbers(to);
     if (a.length !== b.length) return false;
     const changed = a.findIndex((value, index) => value !== b[index]);
-    return changed !== -1 && Math.abs(a[changed]! - b[changed]!) === 1;
+    return changed !== -1 && Math.abs(a[changed]! - b[changed]!) <= LARGEST_STEP;
 }
 
 function keepLast<T>(list: T[], item: T, most: number): void {

@@ -105,7 +105,7 @@ export class Frontier {
         return this.#isCut;
     }
 
-    /** Per level of the link crawl: how many were queued, and how many of them are settled. */
+    /** Per level of the link crawl: how many were queued, and how many of them were read. */
     levels(): { level: number; read: number; seen: number }[] {
         return this.#seenAt.map((seen, level) => ({ level, read: this.#readAt[level] ?? 0, seen }));
     }
@@ -122,12 +122,15 @@ export class Frontier {
         }
     }
 
-    /** Says what a URL led to. Must be called once for each slot that `next` gave out. */
-    settle(slot: number, leads: Leads): void {
+    /**
+     * Says what a URL led to. Must be called once for each slot that `next` gave out.
+     * @param wasRead false for what was left alone: closed, an action, a trap
+     */
+    settle(slot: number, leads: Leads, wasRead = true): void {
         this.#leads[slot] = leads;
         this.#unsettled--;
         this.#bits.values[this.#wave[slot]!]! |= SETTLED;
-        if (this.level >= 0) this.#readAt[this.level] = (this.#readAt[this.level] ?? 0) + 1;
+        if (wasRead && this.level >= 0) this.#readAt[this.level] = (this.#readAt[this.level] ?? 0) + 1;
     }
 
     /** Every id that is known and was not settled. O(known). */

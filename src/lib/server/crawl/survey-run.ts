@@ -93,6 +93,8 @@ const KNOWN_ONLY: readonly LinkKind[] = [
     'amphtml',
     'sitemap',
 ];
+/** Reasons of URLs that were known and not asked for. */
+const LEFT_ALONE: ReadonlySet<PageRow['notRead']> = new Set(['robots', 'action', 'trap'] as const);
 const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
 
 class SurveyRun {
@@ -128,6 +130,7 @@ class SurveyRun {
     #doing = 'starting';
     #closedByRobots = 0;
     #actions = 0;
+    #trapped = 0;
     #failures = 0;
     #read = 0;
     #lastProgress = 0;
@@ -438,14 +441,15 @@ class SurveyRun {
         }
         this.#count(settled.page, url, stored === undefined);
         if (settled.page.status !== null) this.#unabsorbed.set(id, settled.signature);
-        this.#frontier.settle(slot, this.#leadsOf(settled));
+        this.#frontier.settle(slot, this.#leadsOf(settled), !LEFT_ALONE.has(settled.page.notRead));
         return settled;
     }
 
     #count(page: PageRow, url: string, isNew: boolean): void {
         if (page.notRead === 'robots') this.#closedByRobots++;
         else if (page.notRead === 'action') this.#actions++;
-        else if (page.notRead !== 'trap') {
+        else if (page.notRead === 'trap') this.#trapped++;
+        else {
             this.#read++;
             if (page.failure !== '') {
                 this.#failures++;
@@ -585,6 +589,7 @@ class SurveyRun {
             recentFailures: [...this.#recentFailures],
             families: this.#families.list(50),
             actions: this.#actions,
+            trapped: this.#trapped,
             checks: this.#checks.progress(),
         });
     }

@@ -69,6 +69,8 @@ export const surveys = mysqlTable(
         readMilliseconds: bigint('read_milliseconds', { mode: 'number' }).notNull().default(0),
         /** Deleted for the user; its rows are swept behind. */
         isDeleted: boolean('is_deleted').notNull().default(false),
+        /** Date in a story the survey stands for (the demo's), `YYYY-MM-DD`; empty for none. */
+        asOf: varchar('as_of', { length: 10 }).notNull().default(''),
         createdAt: moment('created_at').notNull(),
         startedAt: moment('started_at'),
         endedAt: moment('ended_at'),

@@ -32,6 +32,8 @@ export interface Survey {
     decisions: SurveyDecisions;
     /** Milliseconds of reading so far. */
     readMilliseconds: number;
+    /** Date in a story the survey stands for, `YYYY-MM-DD`; empty for none. */
+    asOf: string;
     createdAt: number;
     startedAt: number | null;
     endedAt: number | null;
@@ -66,6 +68,7 @@ export async function createSurvey(
     owner = '',
     leaseUntil = 0,
     secrets: Buffer | null = null,
+    asOf = '',
 ): Promise<Survey> {
     const now = Date.now();
     const id = await db.transaction(async (tx) => {
@@ -84,6 +87,7 @@ export async function createSurvey(
                 trouble: '',
                 settings,
                 secrets,
+                asOf,
                 createdAt: now,
             })
             .$returningId();

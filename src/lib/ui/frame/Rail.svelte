@@ -6,6 +6,9 @@
         number: number;
         state: string;
         isPartial: boolean;
+        isSpot: boolean;
+        /** Date in a story the survey stands for, `YYYY-MM-DD`; empty for none. */
+        asOf: string;
         createdAt: number;
     }
     interface Props {
@@ -17,8 +20,17 @@
         onTheme: () => void;
     }
     let { site, sites, survey, surveys, areas, onTheme }: Props = $props();
-    const label = (item: RailSurvey): string =>
-        `Survey ${item.number}${item.state === 'running' || item.state === 'waiting' ? ', running' : item.isPartial ? ', partial' : ''}`;
+    const label = (item: RailSurvey): string => `Survey ${item.number}${stateWord(item)}`;
+    /** When it was taken; the demo says besides what date of its story it stands for. */
+    const dated = (item: RailSurvey): string =>
+        item.asOf === '' ? day(item.createdAt) : `as of ${day(Date.parse(item.asOf))}, taken ${day(item.createdAt)}`;
+
+    function stateWord(item: RailSurvey): string {
+        if (item.state === 'running' || item.state === 'waiting') return ', running';
+        if (item.state === 'paused') return ', paused';
+        if (item.isSpot) return ', spot';
+        return item.isPartial ? ', partial' : '';
+    }
 </script>
 
 <aside class="rail" aria-label="Sites and areas">
@@ -46,14 +58,14 @@
                         {#each surveys as item (item.number)}
                             <li>
                                 <a href="/sites/{site.id}/{item.number}/brief"
-                                    >{label(item)} <span class="note">{day(item.createdAt)}</span></a
+                                    >{label(item)} <span class="note">{dated(item)}</span></a
                                 >
                             </li>
                         {/each}
                         <li><a href="/sites/{site.id}/new-survey">New survey</a></li>
                     </ul>
                 </details>
-                <div class="note">{day(survey.createdAt)}</div>
+                <div class="note">{dated(survey)}</div>
             {/if}
         </div>
     {/if}

@@ -13,6 +13,7 @@ function railSurvey(survey: Survey) {
         state: survey.state,
         isPartial: survey.cut.length > 0,
         createdAt: survey.createdAt,
+        asOf: survey.asOf,
         isSpot: survey.settings.spot !== null,
     };
 }

@@ -29,6 +29,8 @@
     };
     const REASONS: Record<string, string> = {
         robots: 'closed by robots.txt',
+        trap: 'in closed families',
+        action: 'look like actions',
         limit: 'beyond a limit',
         stopped: 'left when it was stopped',
         'no-such-host': 'no such host',

@@ -20,9 +20,13 @@
     const isRunning = $derived(phase === 'waiting' || phase === 'running');
     const isSpot = $derived(data.survey.settings.spot !== null);
     const most = $derived(Math.max(1, ...(progress?.levels ?? []).map((level) => level.seen)));
-    const left = $derived(
-        progress && progress.rate > 0 ? Math.ceil((progress.found - progress.read) / progress.rate) : null,
+    /** Found, and neither read nor left alone. */
+    const open = $derived(
+        progress === null
+            ? 0
+            : progress.found - progress.read - progress.closedByRobots - progress.actions - progress.trapped,
     );
+    const left = $derived(progress && progress.rate > 0 ? Math.ceil(Math.max(0, open) / progress.rate) : null);
     const canGoOn = $derived(!isRunning && (phase !== 'finished' || data.survey.cut.some((cut) => cut !== 'spot')));
 
     $effect(() => {
@@ -308,6 +312,12 @@
                         {#if progress.actions > 0}<a class="set" href="{base}/pages?reason=action"
                                 >{counted(progress.actions, 'URL')}</a
                             > left alone{:else}none met{/if}
+                    </dd>
+                    <dt>closed families</dt>
+                    <dd>
+                        {#if progress.trapped > 0}<a class="set" href="{base}/pages?reason=trap"
+                                >{counted(progress.trapped, 'URL')}</a
+                            > beyond what was read{:else}none{/if}
                     </dd>
                     <dt>failures</dt>
                     <dd>{count(progress.failures)}</dd>

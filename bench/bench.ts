@@ -1,0 +1,44 @@
+/**
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier] [--pages N] [--folder DIR]`. They print ratios
+ * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
+ */
+import { parseArgs } from 'node:util';
+import { frontierBench } from './frontier.ts';
+import { menuBench } from './menu-site.ts';
+import { pipelineBench } from './pipeline.ts';
+import { readingBench } from './reading.ts';
+import { storingBench } from './storing.ts';
+
+export interface BenchOptions {
+    /** Pages of the made site; each benchmark has a size of its own. */
+    pages: number | null;
+    /** A folder of HTML files to read in place of made pages. */
+    folder: string | null;
+}
+
+const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
+    reading: readingBench,
+    storing: storingBench,
+    pipeline: pipelineBench,
+    frontier: frontierBench,
+    menu: menuBench,
+};
+
+const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { pages: { type: 'string' }, folder: { type: 'string' } },
+});
+const options: BenchOptions = {
+    pages: values.pages === undefined ? null : Number(values.pages),
+    folder: values.folder ?? null,
+};
+for (const name of positionals.length === 0 ? Object.keys(BENCHES) : positionals) {
+    const bench = BENCHES[name];
+    if (!bench) {
+        console.error(`There is no benchmark "${name}". There are: ${Object.keys(BENCHES).join(', ')}.`);
+        process.exit(2);
+    }
+    console.log(`\n${name}`);
+    await bench(options);
+}
+process.exit(0);

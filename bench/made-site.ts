@@ -1,0 +1,44 @@
+/** Starts the made site as a process; and a database in a folder of its own. */
+import { fork } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openDataFolder, projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { holdDatabase } from '../src/lib/server/process/database-process.ts';
+import { migrateStore, openStore, type Store } from '../src/lib/server/store/connect.ts';
+
+export interface MadeSite {
+    start: string;
+    end(): void;
+}
+
+export async function startMadeSite(pages: number, bytes: number, menu: number, related: number): Promise<MadeSite> {
+    const child = fork(join(projectRoot(), 'build/node/bench-site.js'), [pages, bytes, menu, related].map(String));
+    const port = await new Promise<number>((resolve) =>
+        child.once('message', (message: { port: number }) => resolve(message.port)),
+    );
+    return { start: `http://127.0.0.1:${port}/`, end: () => child.disconnect() };
+}
+
+export interface BenchStore {
+    store: Store;
+    folder: string;
+    end(): Promise<void>;
+}
+
+export async function openBenchStore(): Promise<BenchStore> {
+    const path = mkdtempSync(join(tmpdir(), 'edgemap-bench-'));
+    const folder = openDataFolder(path);
+    const hold = await holdDatabase(folder);
+    await migrateStore(hold.access);
+    const store = openStore(hold.access);
+    return {
+        store,
+        folder: path,
+        async end() {
+            await store.close();
+            await hold.release();
+            rmSync(path, { recursive: true, force: true });
+        },
+    };
+}

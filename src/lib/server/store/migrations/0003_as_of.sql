@@ -1,0 +1,1 @@
+ALTER TABLE `survey` ADD `as_of` varchar(10) DEFAULT '' NOT NULL;
