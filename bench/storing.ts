@@ -70,7 +70,7 @@ export async function storingBench(options: BenchOptions): Promise<void> {
     for (let run = 0; run < 3; run++) {
         const first = await createSurvey(db, id, settings);
         const files = batches.map((batch) =>
-            rowsOfBatch(first.id, batch, { evidence: 0, file: 0 }).map(({ table, columns, rows }) => {
+            [...rowsOfBatch(first.id, batch, { evidence: 0, file: 0 })].map(({ table, columns, rows }) => {
                 const writer = new RowWriter();
                 for (const row of rows) writer.row(row);
                 return { name: getTableName(table), columns, writer };

@@ -5,12 +5,16 @@ const PLAIN = 0;
 const DEFLATED = 1;
 /** Below this, deflating costs more than it saves. */
 const WORTH_DEFLATING = 160;
+/** zlib spends four times as long on clearing its tables as on a short input: these get small ones. */
+const SHORT = 2_048;
+const FOR_SHORT = { level: 3, windowBits: 11, memLevel: 3 };
+const FOR_LONG = { level: 4 };
 /** Nothing we pack unpacks to more: a damaged row must not fill the memory. */
 const MAX_UNPACKED = 512 * 1024 * 1024;
 
 export function packBytes(plain: Uint8Array): Buffer {
     if (plain.length < WORTH_DEFLATING) return Buffer.concat([Buffer.of(PLAIN), plain]);
-    return Buffer.concat([Buffer.of(DEFLATED), deflateRawSync(plain, { level: 4 })]);
+    return Buffer.concat([Buffer.of(DEFLATED), deflateRawSync(plain, plain.length < SHORT ? FOR_SHORT : FOR_LONG)]);
 }
 
 /** @throws when the bytes are damaged */

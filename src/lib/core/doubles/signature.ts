@@ -1,12 +1,14 @@
 /**
- * The signature of a text: small, and nearly alike for texts that are nearly alike (Broder 1997, "On the resemblance
- * and containment of documents": min-wise hashing over shingles).
+ * The signature of a text: small, and nearly alike for texts that are nearly alike. Min-wise hashing over shingles
+ * (Broder 1997, "On the resemblance and containment of documents") with one permutation parted into bins (Li, Owen and
+ * Zhang 2012, "One permutation hashing"): one hash for each shingle instead of one for each place of the signature.
  */
 
-/** Smallest hash of the shingles under each of `SIGNATURE_SIZE` hash functions. */
+/** Smallest hash of the shingles that fall into each of `SIGNATURE_SIZE` bins; an empty bin has that of the next full one. */
 export type Signature = Uint32Array;
 
 export const SIGNATURE_SIZE = 32;
+const EMPTY = 0xffffffff;
 /** Words in one shingle. */
 const SHINGLE = 4;
 /** Words looked at: a bound for very long pages. */
@@ -14,16 +16,6 @@ const MOST_WORDS = 20_000;
 const MOST_TEXT = 400_000;
 /** A text of fewer words says too little to be like another. */
 const LEAST_WORDS = 8;
-
-/** Odd multipliers and additions, fixed: signatures of two surveys can be compared. */
-const MULTIPLY = new Uint32Array(SIGNATURE_SIZE);
-const ADD = new Uint32Array(SIGNATURE_SIZE);
-for (let index = 0, state = 0x9e3779b9; index < SIGNATURE_SIZE; index++) {
-    state = mix(state + 0x6d2b79f5);
-    MULTIPLY[index] = state | 1;
-    state = mix(state + 0x6d2b79f5);
-    ADD[index] = state;
-}
 
 /** A bijection of 32-bit numbers that spreads every bit (the finaliser of MurmurHash3, Appleby). */
 function mix(value: number): number {
@@ -41,7 +33,7 @@ function hashWord(word: string): number {
 
 /**
  * @param text any text; case and white space make no difference
- * @returns null for a text of fewer than 8 words. O(words x SIGNATURE_SIZE)
+ * @returns null for a text of fewer than 8 words. O(words)
  */
 export function signatureOf(text: string): Signature | null {
     const words = text
@@ -52,15 +44,21 @@ export function signatureOf(text: string): Signature | null {
     const count = Math.min(words.length, MOST_WORDS);
     const hashes = new Uint32Array(count);
     for (let index = 0; index < count; index++) hashes[index] = hashWord(words[index]!);
-    const signature = new Uint32Array(SIGNATURE_SIZE).fill(0xffffffff);
+    const signature = new Uint32Array(SIGNATURE_SIZE).fill(EMPTY);
     const last = Math.max(1, count - SHINGLE + 1);
     for (let from = 0; from < last; from++) {
         let shingle = 0;
         for (let at = from; at < Math.min(count, from + SHINGLE); at++) shingle = mix(shingle + hashes[at]! + 1);
-        for (let index = 0; index < SIGNATURE_SIZE; index++) {
-            const value = mix((Math.imul(shingle, MULTIPLY[index]!) + ADD[index]!) | 0);
-            if (value < signature[index]!) signature[index] = value;
-        }
+        const bin = shingle % SIGNATURE_SIZE;
+        const value = shingle >>> 5;
+        if (value < signature[bin]!) signature[bin] = value;
+    }
+    // Texts of few shingles leave bins empty: filled by rotation (Shrivastava and Li 2014), told apart by distance.
+    const full = signature.slice();
+    for (let bin = 0; bin < SIGNATURE_SIZE; bin++) {
+        let step = 0;
+        while (full[(bin + step) % SIGNATURE_SIZE] === EMPTY) step++;
+        if (step > 0) signature[bin] = mix(full[(bin + step) % SIGNATURE_SIZE]! + step);
     }
     return signature;
 }

@@ -40,125 +40,129 @@ function tableRows<T extends MySqlTable>(
     };
 }
 
-/** A batch as rows of tables, in an order in which they can be stored. */
-export function rowsOfBatch(
+/** A batch as rows of tables, in an order in which they can be stored; each table is made when it is asked for. */
+export function* rowsOfBatch(
     surveyId: number,
     batch: SurveyBatch,
     first: { evidence: number; file: number },
-): TableRows[] {
-    return [
-        tableRows(
-            schema.addresses,
-            ['surveyId', 'id', 'internal', 'url'],
-            batch.addresses.map((row) => ({ surveyId, ...row })),
-        ),
-        tableRows(
-            schema.linkLists,
-            ['surveyId', 'id', 'links'],
-            batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
-        ),
-        tableRows(
-            schema.layouts,
-            ['surveyId', 'id', 'places'],
-            batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
-        ),
-        tableRows(
-            schema.blocks,
-            ['surveyId', 'id', 'region', 'place', 'list', 'name'],
-            batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
-        ),
-        tableRows(
-            schema.pages,
-            [
-                'surveyId',
-                'address',
-                'seq',
-                'status',
-                'notRead',
-                'failure',
-                'mediaType',
-                'typeNote',
-                'bodyTrouble',
-                'redirectTo',
-                'instantRefresh',
-                'title',
-                'h1',
-                'description',
-                'language',
-                'words',
-                'metaRobots',
-                'xRobotsTag',
-                'noindex',
-                'noindexReason',
-                'nofollow',
-                'canonicals',
-                'robotsAllowed',
-                'robotsRule',
-                'credentialsRemoved',
-                'bytes',
-                'milliseconds',
-                'readAt',
-            ],
-            batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
-        ),
-        tableRows(
-            schema.pageBlocks,
-            ['surveyId', 'page', 'ordinal', 'block', 'layout', 'line'],
-            batch.pageBlocks.map((row) => ({ surveyId, ...row })),
-        ),
-        tableRows(
-            schema.pageDetails,
-            ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature'],
-            batch.details.map(({ source: _, ...row }) => ({ surveyId, ...row })),
-        ),
-        tableRows(
-            schema.pageSources,
-            ['surveyId', 'page', 'source'],
-            batch.details
-                .filter((row) => row.source.length > 0 && row.source.length <= MAX_SOURCE)
-                .map((row) => ({ surveyId, page: row.page, source: row.source })),
-        ),
-        tableRows(
-            schema.targetChecks,
-            [
-                'surveyId',
-                'address',
-                'kind',
-                'status',
-                'notRead',
-                'failure',
-                'mediaType',
-                'redirectTo',
-                'milliseconds',
-                'readAt',
-            ],
-            batch.checks.map((row) => ({ surveyId, ...row })),
-        ),
-        tableRows(
-            schema.evidence,
-            ['surveyId', 'id', 'address', 'evidence', 'source', 'line', 'lastmod'],
-            batch.evidence.map((row, index) => ({ surveyId, id: first.evidence + index, ...row })),
-        ),
-        tableRows(
-            schema.files,
-            ['surveyId', 'id', 'kind', 'url', 'status', 'note', 'entries', 'text'],
-            batch.files.map((row, index) => ({ surveyId, id: first.file + index, ...row })),
-        ),
-    ];
+): Generator<TableRows> {
+    yield tableRows(
+        schema.addresses,
+        ['surveyId', 'id', 'internal', 'url'],
+        batch.addresses.map((row) => ({ surveyId, ...row })),
+    );
+    yield tableRows(
+        schema.linkLists,
+        ['surveyId', 'id', 'links'],
+        batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
+    );
+    yield tableRows(
+        schema.layouts,
+        ['surveyId', 'id', 'places'],
+        batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
+    );
+    yield tableRows(
+        schema.blocks,
+        ['surveyId', 'id', 'region', 'place', 'list', 'name'],
+        batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
+    );
+    yield tableRows(
+        schema.pages,
+        [
+            'surveyId',
+            'address',
+            'seq',
+            'status',
+            'notRead',
+            'failure',
+            'mediaType',
+            'typeNote',
+            'bodyTrouble',
+            'redirectTo',
+            'instantRefresh',
+            'title',
+            'h1',
+            'description',
+            'language',
+            'words',
+            'metaRobots',
+            'xRobotsTag',
+            'noindex',
+            'noindexReason',
+            'nofollow',
+            'canonicals',
+            'robotsAllowed',
+            'robotsRule',
+            'credentialsRemoved',
+            'bytes',
+            'milliseconds',
+            'readAt',
+        ],
+        batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
+    );
+    yield tableRows(
+        schema.pageBlocks,
+        ['surveyId', 'page', 'ordinal', 'block', 'layout', 'line'],
+        batch.pageBlocks.map((row) => ({ surveyId, ...row })),
+    );
+    yield tableRows(
+        schema.pageDetails,
+        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature'],
+        batch.details.map(({ source: _, ...row }) => ({ surveyId, ...row })),
+    );
+    yield tableRows(
+        schema.pageSources,
+        ['surveyId', 'page', 'source'],
+        batch.details
+            .filter((row) => row.source.length > 0 && row.source.length <= MAX_SOURCE)
+            .map((row) => ({ surveyId, page: row.page, source: row.source })),
+    );
+    yield tableRows(
+        schema.targetChecks,
+        [
+            'surveyId',
+            'address',
+            'kind',
+            'status',
+            'notRead',
+            'failure',
+            'mediaType',
+            'redirectTo',
+            'milliseconds',
+            'readAt',
+        ],
+        batch.checks.map((row) => ({ surveyId, ...row })),
+    );
+    yield tableRows(
+        schema.evidence,
+        ['surveyId', 'id', 'address', 'evidence', 'source', 'line', 'lastmod'],
+        batch.evidence.map((row, index) => ({ surveyId, id: first.evidence + index, ...row })),
+    );
+    yield tableRows(
+        schema.files,
+        ['surveyId', 'id', 'kind', 'url', 'status', 'note', 'entries', 'text'],
+        batch.files.map((row, index) => ({ surveyId, id: first.file + index, ...row })),
+    );
 }
 
-/** Loads the rows of tables in bulk, each load checked. */
-export async function loadInBulk(connection: PoolConnection, tables: TableRows[]): Promise<void> {
+/** Loads the rows of tables in bulk, each load checked. While the server works on one, the next is written out. */
+async function loadInBulk(connection: PoolConnection, tables: Iterable<TableRows>): Promise<void> {
+    let loading: Promise<void> = Promise.resolve();
     for (const { table, columns, rows } of tables) {
         if (rows.length === 0) continue;
         const writer = new RowWriter();
         for (const row of rows) writer.row(row);
-        await bulkLoad(connection, getTableName(table), columns, writer);
+        await loading;
+        await new Promise<void>((sent, failed) => {
+            loading = bulkLoad(connection, getTableName(table), columns, writer, sent);
+            loading.catch(failed);
+        });
     }
+    await loading;
 }
 
 /** The slow way, for when the fast one did not store what was sent: inserts in pieces, each checked. */
-async function insertChecked(connection: PoolConnection, tables: TableRows[]): Promise<void> {
+async function insertChecked(connection: PoolConnection, tables: Iterable<TableRows>): Promise<void> {
     for (const { table, columns, rows } of tables) {
         const into = `INSERT INTO \`${getTableName(table)}\` (${columns.map((name) => `\`${name}\``).join(', ')}) VALUES ?`;
         for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
@@ -211,7 +215,7 @@ async function storeOnce(
     number: number,
     batch: SurveyBatch,
     owner: string | undefined,
-    load: (connection: PoolConnection, tables: TableRows[]) => Promise<void>,
+    load: (connection: PoolConnection, tables: Iterable<TableRows>) => Promise<void>,
 ): Promise<void> {
     await inTransaction(db, async (tx, connection) => {
         await mustOwn(tx, surveyId, owner);

@@ -99,6 +99,7 @@ export class RowWriter {
 /**
  * Loads rows into a table on a connection, inside whatever transaction is open on it.
  * @param columns in the order of the values; names of ours, never of users
+ * @param onSent told when all bytes have been handed to the connection: the server works on them from then on
  * @throws BulkMismatch when not every row arrived unharmed
  */
 export async function bulkLoad(
@@ -106,14 +107,15 @@ export async function bulkLoad(
     table: string,
     columns: readonly string[],
     writer: RowWriter,
+    onSent: () => void = () => undefined,
 ): Promise<void> {
-    if (writer.rows === 0) return;
+    if (writer.rows === 0) return onSent();
     const names = columns.map((column) => `\`${column}\``).join(', ');
     const [result] = await connection.query<ResultSetHeader>({
         sql:
             `LOAD DATA LOCAL INFILE 'rows' INTO TABLE \`${table}\` CHARACTER SET binary ` +
             `FIELDS TERMINATED BY '\\t' ESCAPED BY '\\\\' LINES TERMINATED BY '\\n' (${names})`,
-        infileStreamFactory: () => Readable.from(pieces(writer.done())),
+        infileStreamFactory: () => Readable.from(pieces(writer.done())).on('end', onSent),
     });
     if (result.affectedRows !== writer.rows || result.warningStatus !== 0) {
         throw new BulkMismatch(

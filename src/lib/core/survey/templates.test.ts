@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { readPage } from '../page/read-page.ts';
+import { externalHosts } from './external-hosts.ts';
+import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
+import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from './survey-rows.ts';
+import { templatesOf } from './templates.ts';
+
+const O = 'https://a.example';
+
+/** A survey of some pages, rows made one by one: no block is ever merged but by its content. */
+function survey(pages: Record<string, string>, status: Record<string, number> = {}): MeasuredSurvey {
+    const rows: SurveyRows = emptyRows();
+    const ids = new Map<string, number>();
+    const address = (url: string): number => {
+        let id = ids.get(url);
+        if (id === undefined) {
+            ids.set(url, (id = ids.size));
+            rows.addresses.push({ id, url, internal: url.startsWith(O) });
+        }
+        return id;
+    };
+    const blocks = new Map<string, number>();
+    for (const [path, html] of Object.entries(pages)) {
+        const page = address(O + path);
+        rows.pages.push({ ...unreadPage(page), seq: 0, status: 200, mediaType: 'text/html', robotsAllowed: true });
+        const facts = readPage(html, O + path, { link: [], refresh: '', xRobotsTag: [] });
+        facts.blocks.forEach(({ region, place, links }, ordinal) => {
+            const listed = links.map((link): ListedLink => ({ ...link, target: address(link.target), text: '' }));
+            const key = JSON.stringify([region, place, listed.map(({ target, anchor }) => [target, anchor])]);
+            let block = blocks.get(key);
+            if (block === undefined) {
+                blocks.set(key, (block = blocks.size));
+                rows.lists.push({ id: block, links: listed });
+                rows.blocks.push({ id: block, region, place, list: block, name: `b${block}` });
+            }
+            rows.pageBlocks.push({ page, ordinal, block, layout: 0, line: links[0]!.line });
+        });
+    }
+    for (const [path, code] of Object.entries(status)) {
+        const page = address(O + path);
+        rows.pages.push({ ...unreadPage(page), seq: 0, status: code, mediaType: 'text/html', robotsAllowed: true });
+    }
+    return measureSurvey({ start: `${O}/`, state: 'finished', cut: [] }, rows);
+}
+
+const MENU = ['/', '/b', '/c', '/gone'];
+/** A menu whose current entry is plain text. */
+const menu = (current: string): string =>
+    `<nav><ul>${MENU.map((path) => (path === current ? `<li>${path}</li>` : `<li><a href="${path}">to ${path}</a></li>`)).join('')}</ul></nav>`;
+
+describe('templatesOf', () => {
+    const found = survey(
+        {
+            '/': `${menu('/')}<main><p><a href="/b">only here</a></p></main>`,
+            '/b': `${menu('/b')}<footer><a href="/c">foot</a></footer>`,
+            '/c': `${menu('/c')}<footer><a href="/c2">other foot</a></footer>`,
+            '/d': `${menu('')}<footer><a href="/c">foot</a></footer>`,
+        },
+        { '/gone': 404 },
+    );
+    const templates = templatesOf(found);
+
+    it('takes the menus with another current entry for one template of several blocks', () => {
+        expect(
+            templates.map(({ region, place, blocks, pages, broken }) => [
+                region,
+                place,
+                blocks.length,
+                pages.length,
+                broken,
+            ]),
+        ).toEqual([
+            ['nav', 'nav>ul', 4, 4, 1],
+            ['footer', 'footer', 1, 2, 0],
+        ]);
+    });
+
+    it('tells all its links once, with what they answered', () => {
+        expect(
+            templates[0]?.links.map(({ target, anchor, status }) => [target.slice(O.length), anchor, status]),
+        ).toEqual(
+            expect.arrayContaining([
+                ['/', 'to /', 200],
+                ['/gone', 'to /gone', 404],
+            ]),
+        );
+        expect(templates[0]?.links).toHaveLength(4);
+    });
+
+    it('names a page and line it stands on', () => {
+        const { node, line } = templates[1]!.example;
+        expect([found.urls[node], line]).toEqual([`${O}/b`, 1]);
+    });
+
+    it('keeps blocks apart that share less, or stand elsewhere', () => {
+        const links = (from: number): string =>
+            Array.from({ length: 10 }, (_, n) => `<li><a href="/${from + n}">x</a></li>`).join('');
+        const apart = survey({
+            '/': `<nav><ul>${links(0)}</ul></nav>`,
+            '/p': `<nav><ul>${links(0)}</ul></nav>`,
+            // Seven of ten shared: below 80 %.
+            '/q': `<nav><ul>${links(3)}</ul></nav>`,
+            '/r': `<nav><ul>${links(3)}</ul></nav>`,
+            // Eight of ten shared with the first.
+            '/s': `<nav><ul>${links(-2).replaceAll('/-', '/m')}</ul></nav>`,
+            '/t': `<aside><ul>${links(0)}</ul></aside>`,
+        });
+        expect(templatesOf(apart).map(({ pages, blocks }) => [pages.length, blocks.length])).toEqual([
+            [3, 2],
+            [2, 1],
+        ]);
+    });
+});
+
+describe('externalHosts', () => {
+    it('counts links, pages and targets of each host, and tells neighbours', () => {
+        const found = survey({
+            '/': '<a href="https://x.example/1">1</a><a href="https://x.example/1">2</a><a rel=nofollow href="https://x.example/2">3</a>',
+            '/b': '<a href="https://x.example/1">1</a><a href="https://shop.a.example/">shop</a><a href="/">home</a>',
+        });
+        expect(externalHosts(found)).toMatchObject([
+            { host: 'x.example', links: 4, followed: 3, pages: 2, targets: 2, asked: 0, broken: 0, isNeighbour: false },
+            { host: 'shop.a.example', links: 1, pages: 1, targets: 1, isNeighbour: true },
+        ]);
+    });
+});
