@@ -21,6 +21,9 @@ const VIEWS = [
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
     ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
+    ['templates', `${survey}/templates`, 'chart', 1280, 800],
+    ['source', `${survey}/source?of=${deep}&line=12`, 'chart', 1280, 800],
+    ['settings', `${address}/sites/1/new-survey`, 'night', 1280, 800],
     ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
 ];
 

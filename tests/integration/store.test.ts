@@ -131,7 +131,13 @@ describe('a survey in the database', () => {
         const survey = await createSurvey(db, site.id, SETTINGS);
         const bad = sampleRows();
         bad.evidence[0]!.lastmod = 'x'.repeat(100);
-        await expect(storeBatch(db, survey.id, 1, bad)).rejects.toThrow();
+        // LOAD DATA would clamp the value with a mere warning: it is noticed, said, and the batch sent again, checked.
+        const said: string[] = [];
+        const onMismatch = (say: string): void => void said.push(say);
+        await expect(storeBatch(db, survey.id, 1, bad, { onMismatch })).rejects.toThrow(/lastmod/);
+        expect(said).toEqual([
+            expect.stringMatching(/^survey \d+, batch 1: evidence: 1 rows were sent, 1 stored, 1 warnings/),
+        ]);
         expect(await loadRows(db, survey.id)).toEqual(emptyRows());
     });
 

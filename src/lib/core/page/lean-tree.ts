@@ -27,6 +27,8 @@ export interface LeanElement {
     offset: number;
     /** The content of a `template`; never walked, so nothing in it counts. */
     content: LeanElement | null;
+    /** Of a document: whether it is read in quirks mode. */
+    mode?: html.DOCUMENT_MODE;
 }
 
 export type LeanNode = LeanText | LeanElement;
@@ -89,8 +91,11 @@ const adapter: TreeAdapter<LeanTypes> = {
     },
     getTemplateContent: (template) => (template.content ??= makeElement('#fragment', html.NS.HTML, [])),
     setDocumentType: () => undefined,
-    setDocumentMode: () => undefined,
-    getDocumentMode: () => html.DOCUMENT_MODE.NO_QUIRKS,
+    // Without a doctype a table does not close a paragraph, and links end up elsewhere.
+    setDocumentMode(document, mode) {
+        document.mode = mode;
+    },
+    getDocumentMode: (document) => document.mode ?? html.DOCUMENT_MODE.NO_QUIRKS,
     detachNode(node) {
         if (!node.parent) return;
         const siblings = node.parent.children;
