@@ -2,6 +2,7 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
+import { z } from 'zod';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { doSurveyJob } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
@@ -46,15 +47,30 @@ export async function menuBench(options: BenchOptions): Promise<void> {
     }
 
     const occurrences = pages * MENU + pages - 1;
-    // What the files of the tables take on disk, once all is written out.
-    await db.execute(sql`flush tables`).catch(() => undefined);
-    const tables = join(bench.folder, 'db', 'edgemap');
+    // Pages of the tables that hold rows; beside them the files, which InnoDB makes larger ahead of need.
+    const folder = join(bench.folder, 'db', 'edgemap');
     let all = 0;
-    for (const name of readdirSync(tables).filter((file) => file.endsWith('.ibd'))) {
-        const { size } = statSync(join(tables, name));
-        if (size > 1_000_000) line(`  ${name}`, `${(size / 1e6).toFixed(1)} MB`);
-        if (name !== 'page_source.ibd') all += size;
+    let files = 0;
+    for (const name of readdirSync(folder).filter((file) => file.endsWith('.ibd'))) {
+        const table = name.slice(0, -'.ibd'.length);
+        await db.execute(sql`analyze table ${sql.identifier(table)}`);
+        const [[found]] = z
+            .tuple([z.array(z.object({ used: z.coerce.number() })), z.unknown()])
+            .parse(
+                await db.execute(
+                    sql`select data_length as used from information_schema.tables where table_schema = database() and table_name = ${table}`,
+                ),
+            );
+        const { size } = statSync(join(folder, name));
+        const used = found?.used ?? 0;
+        if (used > 100_000) {
+            line(`  ${table}`, `${(used / 1e6).toFixed(1)} MB in use, file ${(size / 1e6).toFixed(1)} MB`);
+        }
+        if (table === 'page_source') continue;
+        all += used;
+        files += size;
     }
+    line('files per link occurrence, sources aside', `${(files / occurrences).toFixed(1)} bytes`);
     line('database per link occurrence, sources aside', `${(all / occurrences).toFixed(1)} bytes`);
 
     const deleting = performance.now();

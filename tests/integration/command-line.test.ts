@@ -112,7 +112,11 @@ describe('a good survey', () => {
         expect(links.length).toBeGreaterThan(1000);
         for (const link of links) {
             const url = new URL(link.source!);
-            const { body } = site({ scheme: 'https', host: url.hostname, path: url.pathname + url.search });
+            const { body } = site({
+                scheme: url.protocol === 'http:' ? 'http' : 'https',
+                host: url.hostname,
+                path: url.pathname + url.search,
+            });
             const lines = String(body)
                 .split('\n')
                 .slice(Number(link.line) - 1, Number(link.line) + 1)

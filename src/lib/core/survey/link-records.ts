@@ -1,6 +1,7 @@
 /** The links of a survey as records: one per distinct link and block, the columns of `links.csv`. */
 import { isFollowed, LINK_KINDS } from '../page/links.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
+import { SELF, SELF_HREF } from './survey-rows.ts';
 
 /** Columns of `links.csv`: stable, only ever added at the end (`docs/formats.md`). */
 export const LINK_COLUMNS = [
@@ -65,7 +66,8 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
         const links = (block && survey.listById.get(block.list)) ?? [];
         if (!block || !layout) continue;
         links.forEach((link, at) => {
-            const target = link.target === null ? link.text : (survey.urlById.get(link.target) ?? '');
+            const id = link.target === SELF ? address : link.target;
+            const target = id === null ? link.text : (survey.urlById.get(id) ?? '');
             const key = [
                 item.block,
                 LINK_KINDS.indexOf(link.kind),
@@ -97,10 +99,10 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
                 line,
                 occurrences: 1,
                 block: block.name,
-                internal: link.target === null ? false : (survey.internalById.get(link.target) ?? false),
-                target_status: link.target === null ? null : statusOf(link.target),
+                internal: id === null ? false : (survey.internalById.get(id) ?? false),
+                target_status: id === null ? null : statusOf(id),
                 fragment: link.fragment,
-                href: layout.hrefs[at] ?? '',
+                href: layout.hrefs[at] === SELF_HREF ? source : (layout.hrefs[at] ?? ''),
                 column: line === null ? null : (layout.columns[at] ?? null),
             });
         });

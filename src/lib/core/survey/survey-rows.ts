@@ -111,10 +111,18 @@ export function unreadPage(address: number): PageRow {
     };
 }
 
+/**
+ * Target of a canonical that names the page it stands on. Nearly every page has one: with the number of the page each
+ * would be a list of its own, so it is one list, shared by all.
+ */
+export const SELF = -1;
+/** The href of such a canonical in its layout, where it is written as the page's own URL. No attribute can hold a NUL. */
+export const SELF_HREF = '\u0000';
+
 /** One link of a list; its place on a page is in the layout. */
 export interface ListedLink {
     kind: LinkKind;
-    /** Number of the target's address; null for what is no http(s) address. */
+    /** Number of the target's address, `SELF` for a canonical to the page itself; null for what is no http(s) address. */
     target: number | null;
     /** The target as written where it is no address, else empty. */
     text: string;

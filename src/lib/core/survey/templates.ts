@@ -56,7 +56,8 @@ export function templatesOf(survey: MeasuredSurvey): Template[] {
     const byPlace = new Map<string, number[]>();
     for (const block of pagesOfBlock.keys()) {
         const row = survey.blockById.get(block);
-        if (!row) continue;
+        // Heads and resources are shared as well, and nobody clicks them.
+        if (!row || !survey.listById.get(row.list)?.some((link) => link.kind === 'a')) continue;
         const key = `${row.region} ${row.place}`;
         const same = byPlace.get(key);
         if (same) same.push(block);

@@ -31,6 +31,8 @@ export interface ReaderSettings {
 const MOST_HEADERS = 100;
 const LONGEST_VALUE = 500;
 const NOTHING = new Uint8Array(0);
+/** Headers that speak of the connection, not of the page (RFC 9110 7.6.1), and the type, which is kept by itself. */
+const OF_THE_CONNECTION = new Set(['connection', 'keep-alive', 'transfer-encoding', 'date', 'content-type']);
 
 export class PageReader {
     readonly #client: PatientClient;
@@ -163,7 +165,8 @@ function headersToKeep(answer: Answer): Pick<PageFactsRecord, 'headers' | 'cooki
     for (const [name, values] of answer.headers) {
         for (const value of values) {
             if (name === 'set-cookie') cookieNames.push((value.split('=', 1)[0] ?? '').trim().slice(0, 200));
-            else if (headers.length < MOST_HEADERS) headers.push([name, headerText(value).slice(0, LONGEST_VALUE)]);
+            else if (headers.length < MOST_HEADERS && !OF_THE_CONNECTION.has(name))
+                headers.push([name, headerText(value).slice(0, LONGEST_VALUE)]);
         }
     }
     return { headers, cookieNames: cookieNames.slice(0, MOST_HEADERS) };

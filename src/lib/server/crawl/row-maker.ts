@@ -5,9 +5,11 @@
 import { createHash } from 'node:crypto';
 import type { Belonging } from '../../core/address/belonging.ts';
 import { applyUrlRules, type UrlRules } from '../../core/address/url-rules.ts';
-import type { FoundBlock } from '../../core/page/links.ts';
+import type { FoundBlock, FoundLink } from '../../core/page/links.ts';
 import {
     emptyRows,
+    SELF,
+    SELF_HREF,
     type BlockRow,
     type EvidenceRow,
     type CheckRow,
@@ -106,10 +108,16 @@ export class RowMaker {
     /** Adds the blocks of a page and gives back its links with numbered targets, in the order of the blocks. */
     addBlocks(page: number, found: FoundBlock[]): ListedLink[] {
         const all: ListedLink[] = [];
+        const own = this.urlOf(page);
+        const targetOf = (link: FoundLink): number | null => {
+            if (!link.isAddress) return null;
+            const target = this.address(link.target);
+            return link.kind === 'canonical' && target === page ? SELF : target;
+        };
         found.forEach((block, ordinal) => {
             const links = block.links.map((link): ListedLink => ({
                 kind: link.kind,
-                target: link.isAddress ? this.address(link.target) : null,
+                target: targetOf(link),
                 text: link.isAddress ? '' : link.target,
                 fragment: link.fragment,
                 anchor: link.anchor,
@@ -120,7 +128,9 @@ export class RowMaker {
             const line = block.links[0]?.line ?? 0;
             const lines = block.links.map((link) => link.line - line);
             const columns = block.links.map((link) => link.column);
-            const hrefs = block.links.map((link) => link.href);
+            const hrefs = block.links.map((link, at) =>
+                links[at]?.target === SELF && link.href === own ? SELF_HREF : link.href,
+            );
             this.#batch.pageBlocks.push({
                 page,
                 ordinal,
@@ -161,7 +171,7 @@ export class RowMaker {
     #blockName(region: string, place: string, links: ListedLink[]): string {
         const content = links.map((link) => [
             link.kind,
-            link.target === null ? link.text : this.urlOf(link.target),
+            link.target === null ? link.text : link.target === SELF ? '' : this.urlOf(link.target),
             link.fragment,
             link.anchor,
             link.name,

@@ -22,8 +22,11 @@
         details: SheetDetails | null;
         /** Starts a spot survey; says why not, or nothing. */
         onReadAgain: (what: { kind: 'page' | 'folder'; url: string }) => Promise<string>;
+        /** Has a URL asked for that was left alone as an action; says why not, or nothing. */
+        onAskAllTheSame: (url: string) => Promise<string>;
     }
-    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, onReadAgain }: Props = $props();
+    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, onReadAgain, onAskAllTheSame }: Props =
+        $props();
     let refusal = $state('');
     const record = $derived(sheet.record);
     const folder = $derived(
@@ -209,6 +212,11 @@
             </dl>
             <p class="mt-2 flex gap-2 flex-wrap">
                 {#if details?.hasSource}<a class="tb outlined" href={sourceHref(sheet.node, 1)}>Source as received</a
+                    >{/if}
+                {#if record.not_read === 'action'}<button
+                        class="tb outlined"
+                        onclick={async () => (refusal = await onAskAllTheSame(String(record.url)))}
+                        >Ask for it all the same</button
                     >{/if}
                 <button class="tb outlined" onclick={() => readAgain('page')}>Read this page again</button>
                 <button class="tb" onclick={() => readAgain('folder')}>Read its folder again</button>

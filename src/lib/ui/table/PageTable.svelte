@@ -29,6 +29,8 @@
         fetchWindow: (from: number, count: number) => Promise<PageWindow>;
         hrefOf: (node: number) => string;
         csvHref: string;
+        /** Reads the whole set again; says why not, or nothing. */
+        onReadAgain: () => Promise<string>;
         onOrder: (column: PageColumn) => void;
         onColumns: (columns: PageColumn[]) => void;
     }
@@ -43,10 +45,12 @@
         fetchWindow,
         hrefOf,
         csvHref,
+        onReadAgain,
         onOrder,
         onColumns,
     }: Props = $props();
 
+    let refusal = $state('');
     const ROW = 25;
     const WINDOW = 100;
     let scroller: HTMLDivElement | undefined = $state();
@@ -155,7 +159,9 @@
         </fieldset>
     </details>
     <a class="tb outlined" href={csvHref} download data-sveltekit-reload>CSV</a>
+    <button class="tb" onclick={async () => (refusal = await onReadAgain())}>Read again</button>
 </div>
+{#if refusal}<p class="fault-line mx-4 mb-1" role="alert">{refusal}</p>{/if}
 {#if trouble}<p class="fault-line mx-4 mb-1">{trouble} <button class="set" onclick={want}>Try again</button></p>{/if}
 <!-- A scrollable region must be reachable by keyboard: hence the tabindex. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->

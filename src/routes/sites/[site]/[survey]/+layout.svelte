@@ -63,6 +63,21 @@
         return refusal.success ? refusal.data.message : 'That did not work. Try again.';
     }
 
+    /** Has an action asked for after all: the survey goes on with it. */
+    async function askAllTheSame(url: string): Promise<string> {
+        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/decisions`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify({ kind: 'action', of: url, state: 'open' }),
+        });
+        if (answer.ok) {
+            await goto(`${base}/progress`, { invalidateAll: true });
+            return '';
+        }
+        const refusal = Refusal.safeParse(await answer.json());
+        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+    }
+
     function onKey(event: KeyboardEvent): void {
         const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
         if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey) {
@@ -100,6 +115,7 @@
             sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
             details={data.details}
             onReadAgain={readAgain}
+            onAskAllTheSame={askAllTheSame}
             closeHref={withPage(null)}
         />
     {/if}

@@ -5,6 +5,7 @@
     import { filterToParams } from '$lib/core/sets/page-filter.ts';
     import type { PageWindow } from '$lib/core/sets/page-window.ts';
     import { PAGE_COLUMNS, type PageColumn } from '$lib/core/survey/page-record.ts';
+    import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageTable from '$lib/ui/table/PageTable.svelte';
     import { DEFAULT_COLUMNS, readColumns } from '$lib/ui/table/columns.ts';
     import { counted } from '$lib/ui/parts/format.ts';
@@ -52,6 +53,23 @@
         return `?${params}`;
     }
 
+    /** Reads the current set again, as a spot survey. */
+    async function readAgain(): Promise<string> {
+        const answer = await fetch(`${api}/spot?${new URLSearchParams(setParams)}`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify({ kind: 'set' }),
+        });
+        const said: unknown = await answer.json();
+        const made = SpotAnswer.safeParse(said);
+        if (made.success) {
+            await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
+            return '';
+        }
+        const refusal = Refusal.safeParse(said);
+        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+    }
+
     function onOrder(column: PageColumn): void {
         const descending =
             data.order.column === column
@@ -93,6 +111,7 @@
         {fetchWindow}
         hrefOf={(node) => withParams({ page: String(node) })}
         csvHref={csv}
+        onReadAgain={readAgain}
         {onOrder}
         {onColumns}
     />
