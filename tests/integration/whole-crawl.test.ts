@@ -428,3 +428,38 @@ describe('a spot survey', () => {
         expect(column(measured, 'orphan')).toMatchObject({ '/a': null, '/d': null });
     });
 });
+
+describe('a canonical to the page itself', () => {
+    it('is one list for all pages, and is told with its target and as it was written', async () => {
+        const page = (canonical: string): string =>
+            `<link rel=canonical href="${canonical}">${links('/a', '/b', '/c')}`;
+        const { measured } = await makeSurvey(
+            instance,
+            tableSite({ '/': page(`${ORIGIN}/`), '/a': page('/a'), '/b': page('b'), '/c': page('/a') }),
+        );
+        const canonical = (path: string) =>
+            linksOfPage(measured, measured.urls.indexOf(ORIGIN + path)).find((link) => link.kind === 'canonical');
+        for (const [path, target, href] of [
+            ['/', '/', `${ORIGIN}/`],
+            ['/a', '/a', '/a'],
+            ['/b', '/b', 'b'],
+            ['/c', '/a', '/a'],
+        ] as const) {
+            expect(canonical(path)).toMatchObject({
+                target: ORIGIN + target,
+                href,
+                internal: true,
+                target_status: 200,
+            });
+        }
+        expect(column(measured, 'gate')).toMatchObject({
+            '/': 'indexable',
+            '/a': 'indexable',
+            '/b': 'indexable',
+            '/c': 'canonical',
+        });
+        // One list for the three that name themselves, one for the other; and the links of the four pages.
+        const lists = measured.rows.lists.filter((list) => list.links[0]?.kind === 'canonical');
+        expect(lists).toHaveLength(2);
+    });
+});

@@ -1,7 +1,8 @@
 /** The links of a survey as records: one per distinct link and block, the columns of `links.csv`. */
 import { isFollowed, LINK_KINDS } from '../page/links.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
-import { SELF, SELF_HREF } from './survey-rows.ts';
+import { pathOf } from '../address/address.ts';
+import { SELF, SELF_HREF, SELF_PATH_HREF } from './survey-rows.ts';
 
 /** Columns of `links.csv`: stable, only ever added at the end (`docs/formats.md`). */
 export const LINK_COLUMNS = [
@@ -102,12 +103,18 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
                 internal: id === null ? false : (survey.internalById.get(id) ?? false),
                 target_status: id === null ? null : statusOf(id),
                 fragment: link.fragment,
-                href: layout.hrefs[at] === SELF_HREF ? source : (layout.hrefs[at] ?? ''),
+                href: hrefOf(layout.hrefs[at] ?? '', source),
                 column: line === null ? null : (layout.columns[at] ?? null),
             });
         });
     }
     return [...records.values()];
+}
+
+/** The href as written: a canonical to the page itself is kept by how it was written, not by the text. */
+function hrefOf(kept: string, source: string): string {
+    if (kept === SELF_HREF) return source;
+    return kept === SELF_PATH_HREF ? pathOf(source) : kept;
 }
 
 /** The distinct links of all pages, page by page in the order of their URLs. */

@@ -116,8 +116,10 @@ export function unreadPage(address: number): PageRow {
  * would be a list of its own, so it is one list, shared by all.
  */
 export const SELF = -1;
-/** The href of such a canonical in its layout, where it is written as the page's own URL. No attribute can hold a NUL. */
+/** The href of such a canonical in its layout, where it is written as the page's own URL; nobody writes a NUL. */
 export const SELF_HREF = '\u0000';
+/** The same where it is written as the page's own path and query. */
+export const SELF_PATH_HREF = '\u0001';
 
 /** One link of a list; its place on a page is in the layout. */
 export interface ListedLink {

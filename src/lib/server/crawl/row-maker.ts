@@ -3,6 +3,7 @@
  * get one number: they are compared in full.
  */
 import { createHash } from 'node:crypto';
+import { pathOf } from '../../core/address/address.ts';
 import type { Belonging } from '../../core/address/belonging.ts';
 import { applyUrlRules, type UrlRules } from '../../core/address/url-rules.ts';
 import type { FoundBlock, FoundLink } from '../../core/page/links.ts';
@@ -10,6 +11,7 @@ import {
     emptyRows,
     SELF,
     SELF_HREF,
+    SELF_PATH_HREF,
     type BlockRow,
     type EvidenceRow,
     type CheckRow,
@@ -114,6 +116,8 @@ export class RowMaker {
             const target = this.address(link.target);
             return link.kind === 'canonical' && target === page ? SELF : target;
         };
+        const selfHref = (href: string): string =>
+            href === own ? SELF_HREF : href === pathOf(own) ? SELF_PATH_HREF : href;
         found.forEach((block, ordinal) => {
             const links = block.links.map((link): ListedLink => ({
                 kind: link.kind,
@@ -128,9 +132,7 @@ export class RowMaker {
             const line = block.links[0]?.line ?? 0;
             const lines = block.links.map((link) => link.line - line);
             const columns = block.links.map((link) => link.column);
-            const hrefs = block.links.map((link, at) =>
-                links[at]?.target === SELF && link.href === own ? SELF_HREF : link.href,
-            );
+            const hrefs = block.links.map((link, at) => (links[at]?.target === SELF ? selfHref(link.href) : link.href));
             this.#batch.pageBlocks.push({
                 page,
                 ordinal,
