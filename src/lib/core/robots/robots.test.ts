@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { deciderOf, quoteRule } from './decide.ts';
-import { MAX_ROBOTS_BYTES, readRobots, robotsText, rulesFor } from './read-robots.ts';
+import { crawlDelayFor, MAX_ROBOTS_BYTES, readRobots, robotsText, rulesFor } from './read-robots.ts';
 
 const ORIGIN = 'https://site.example';
 
@@ -144,5 +144,25 @@ describe('robotsText', () => {
         const kept = robotsText(new TextEncoder().encode(text), decode);
         expect(kept.length).toBe(Math.floor(MAX_ROBOTS_BYTES / line.length) * line.length);
         expect(kept.endsWith('\n')).toBe(true);
+    });
+});
+
+describe('Crawl-delay', () => {
+    it.each([
+        ['User-agent: *\nCrawl-delay: 2.5', 2.5],
+        ['User-agent: other\nCrawl-delay: 9\n\nUser-agent: *\nDisallow:', null],
+        ['User-agent: edgemap\nCrawl-delay: 1\nUser-agent: EdgeMap\nCrawl-delay: 3', 3],
+        ['User-agent: *\nCrawl-delay: soon', null],
+        ['User-agent: *\nCrawl-delay: -1', null],
+        ['Crawl-delay: 4\nUser-agent: *', null],
+    ])('%j asks for %s', (text, delay) => {
+        expect(crawlDelayFor(readRobots(text), 'edgemap')).toBe(delay);
+    });
+
+    it('neither ends a list of agents nor splits a group (RFC 9309 2.2.4)', () => {
+        const file = readRobots(
+            'User-agent: a\nCrawl-delay: 1\nUser-agent: edgemap\nDisallow: /x\nCrawl-delay: 2\nDisallow: /y',
+        );
+        expect(rulesFor(file, 'edgemap').map((rule) => rule.pattern)).toEqual(['/x', '/y']);
     });
 });

@@ -39,7 +39,7 @@ export function readForm(data: FormData): SettingsForm {
     // A tick that is not set sends nothing: only the whole form says by that that it is off.
     const isWhole = data.get('whole-form') !== null;
     for (const field of SETTING_FIELDS) {
-        if (!isWhole && !data.has(field.id) && (field.kind === 'yes-no' || field.kind === 'kinds')) {
+        if (!isWhole && !data.has(field.id)) {
             form[field.id] = usual[field.id]!;
             continue;
         }
