@@ -18,14 +18,14 @@ export interface RobotsGroup {
     /** Product tokens in lower case; `*` stands for everyone else. */
     agents: string[];
     rules: RobotsRule[];
-    /** Seconds of a `Crawl-delay` line, which no standard knows; null when there is none that can be read. */
-    crawlDelay: number | null;
 }
 
 export interface RobotsFile {
     groups: RobotsGroup[];
     /** Values of Sitemap lines, which belong to no group. */
     sitemaps: { href: string; line: number }[];
+    /** `Crawl-delay` lines, which no standard knows, with the agents named before them. */
+    crawlDelays: { agents: string[]; seconds: number }[];
 }
 
 /** The text that counts: a BOM removed, cut to the last whole line within the bound. */
@@ -41,7 +41,10 @@ export function robotsText(bytes: Uint8Array, decode: (bytes: Uint8Array) => str
 
 /** @param text the file, decoded, already cut to size */
 export function readRobots(text: string): RobotsFile {
-    const file: RobotsFile = { groups: [], sitemaps: [] };
+    const file: RobotsFile = { groups: [], sitemaps: [], crawlDelays: [] };
+    /** Agents named since the last line of another kind, for `Crawl-delay`. */
+    let named: string[] = [];
+    let isNaming = false;
     let group: RobotsGroup | null = null;
     let expectsAgents = true;
     const lines = text.split(/\r\n|\r|\n/);
@@ -54,21 +57,29 @@ export function readRobots(text: string): RobotsFile {
         const line = index + 1;
         if (name === 'user-agent') {
             if (!group || !expectsAgents) {
-                group = { agents: [], rules: [], crawlDelay: null };
+                group = { agents: [], rules: [] };
                 file.groups.push(group);
                 expectsAgents = true;
             }
-            group.agents.push(value === '*' ? '*' : (/^[a-z_-]+/i.exec(value)?.[0] ?? '').toLowerCase());
+            const agent = value === '*' ? '*' : (/^[a-z_-]+/i.exec(value)?.[0] ?? '').toLowerCase();
+            group.agents.push(agent);
+            if (!isNaming) named = [];
+            named.push(agent);
+            isNaming = true;
+            continue;
         } else if (name === 'allow' || name === 'disallow') {
             expectsAgents = false;
             // Rules before any user-agent line belong to no group (RFC 9309 2.2.1).
             if (group && value !== '') group.rules.push({ allow: name === 'allow', pattern: value, line });
-        } else if (name === 'crawl-delay' && group) {
+        } else if (name === 'crawl-delay') {
             // Not a rule: it neither ends the list of agents nor splits a group (RFC 9309 2.2.4).
-            if (/^\d+(?:\.\d+)?$/.test(value)) group.crawlDelay ??= Math.min(Number(value), 86_400);
+            if (named.length > 0 && /^\d+(?:\.\d+)?$/.test(value)) {
+                file.crawlDelays.push({ agents: named, seconds: Math.min(Number(value), 86_400) });
+            }
         } else if (name === 'sitemap' && value !== '') {
             file.sitemaps.push({ href: value, line });
         }
+        isNaming = false;
     }
     return file;
 }
@@ -88,8 +99,12 @@ export function rulesFor(file: RobotsFile, token: string): RobotsRule[] {
     return groupsFor(file, token).flatMap((group) => group.rules);
 }
 
-/** The pause between requests that is asked of an agent, in seconds; the longest, where several are. */
+/** The pause between requests that is asked of an agent by name, else of everyone, in seconds; the longest of several. */
 export function crawlDelayFor(file: RobotsFile, token: string): number | null {
-    const asked = groupsFor(file, token).flatMap((group) => (group.crawlDelay === null ? [] : [group.crawlDelay]));
+    const wanted = token.toLowerCase();
+    const of = (agent: string): number[] =>
+        file.crawlDelays.filter((item) => item.agents.includes(agent)).map((item) => item.seconds);
+    const isNamed = file.groups.some((group) => group.agents.includes(wanted));
+    const asked = of(isNamed ? wanted : '*');
     return asked.length === 0 ? null : Math.max(...asked);
 }

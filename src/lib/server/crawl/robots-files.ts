@@ -136,7 +136,7 @@ export class RobotsFiles {
     ): OriginRobots {
         const row: FileRow = { kind: 'robots', url, status, note, entries: null, text: '' };
         return this.#done({
-            file: { groups: [], sitemaps: [] },
+            file: { groups: [], sitemaps: [], crawlDelays: [] },
             row,
             decide: deciderOf([]),
             crawlDelay: null,
