@@ -13,6 +13,9 @@ export default defineConfig({
                     name: 'unit',
                     include: ['src/**/*.test.ts', 'cli/**/*.test.ts', 'demo/**/*.test.ts'],
                     environment: 'node',
+                    // Machines are shared: a time limit is there to end what hangs, not to judge what is slow.
+                    testTimeout: 120_000,
+                    hookTimeout: 120_000,
                 },
             },
             {
@@ -21,8 +24,8 @@ export default defineConfig({
                     name: 'walls',
                     include: ['tests/walls/**/*.test.ts'],
                     environment: 'node',
-                    testTimeout: 60_000,
-                    hookTimeout: 60_000,
+                    testTimeout: 120_000,
+                    hookTimeout: 120_000,
                 },
             },
             {

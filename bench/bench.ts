@@ -1,9 +1,10 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { frontierBench } from './frontier.ts';
+import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
@@ -22,6 +23,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     pipeline: pipelineBench,
     frontier: frontierBench,
     menu: menuBench,
+    memory: memoryBench,
 };
 
 const { values, positionals } = parseArgs({

@@ -1,9 +1,9 @@
 /** Memory of what a worker holds per known URL: addresses, frontier and families, without a site behind them. */
 import { belongingOf } from '../src/lib/core/address/belonging.ts';
 import { NO_URL_RULES } from '../src/lib/core/address/url-rules.ts';
-import { emptyRows } from '../src/lib/core/survey/survey-rows.ts';
 import { Families } from '../src/lib/core/traps/families.ts';
 import { Frontier } from '../src/lib/server/crawl/frontier.ts';
+import { EarlierRun } from '../src/lib/server/crawl/earlier-run.ts';
 import { RowMaker } from '../src/lib/server/crawl/row-maker.ts';
 import { bigSite } from '../demo/big-site.ts';
 import type { BenchOptions } from './bench.ts';
@@ -16,7 +16,7 @@ export async function frontierBench(options: BenchOptions): Promise<void> {
     for (const pages of options.pages === null ? [10_000, 100_000, 1_000_000] : [options.pages]) {
         const { pathOf } = bigSite({ pages });
         const before = memoryInUse();
-        const rows = new RowMaker(belongingOf(`${ORIGIN}/`), NO_URL_RULES, emptyRows());
+        const rows = new RowMaker(belongingOf(`${ORIGIN}/`), NO_URL_RULES, new EarlierRun());
         const families = new Families(200);
         const frontier = new Frontier(Infinity, (id, fresh) =>
             families.settled(

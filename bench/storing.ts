@@ -1,11 +1,12 @@
 /** Storing what a crawl found, against bare LOAD DATA of the same rows written out beforehand. */
 import { getTableName } from 'drizzle-orm';
-import { emptyRows, type SurveyBatch } from '../src/lib/core/survey/survey-rows.ts';
+import type { SurveyBatch } from '../src/lib/core/survey/survey-rows.ts';
 import { belongingOf } from '../src/lib/core/address/belonging.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { readPage } from '../src/lib/core/page/read-page.ts';
 import { NO_URL_RULES } from '../src/lib/core/address/url-rules.ts';
 import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
+import { EarlierRun } from '../src/lib/server/crawl/earlier-run.ts';
 import { RowMaker } from '../src/lib/server/crawl/row-maker.ts';
 import { packJson } from '../src/lib/server/packed-json.ts';
 import { inTransaction, rowsOfBatch, storeBatch } from '../src/lib/server/store/batch-store.ts';
@@ -23,7 +24,7 @@ const ORIGIN = 'https://big.example';
 /** Batches as a crawl of the made site gives them. */
 function batchesOf(pages: number): SurveyBatch[] {
     const { page, pathOf } = bigSite({ pages, origin: ORIGIN });
-    const rows = new RowMaker(belongingOf(`${ORIGIN}/`), NO_URL_RULES, emptyRows());
+    const rows = new RowMaker(belongingOf(`${ORIGIN}/`), NO_URL_RULES, new EarlierRun());
     const batches: SurveyBatch[] = [];
     for (let number = 0; number < pages; number++) {
         const text = page(number);

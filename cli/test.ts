@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { z } from 'zod';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { EXIT } from './usage.ts';
@@ -14,11 +14,27 @@ const Report = z.object({
     numTodoTests: z.number(),
     numFailedTestSuites: z.number(),
     success: z.boolean(),
+    testResults: z.array(
+        z.object({
+            name: z.string(),
+            status: z.string(),
+            message: z.string().optional(),
+            assertionResults: z.array(
+                z.object({
+                    fullName: z.string(),
+                    status: z.string(),
+                    failureMessages: z.array(z.string()).nullish(),
+                }),
+            ),
+        }),
+    ),
 });
 
 interface Counts {
     passed: number;
     failed: number;
+    /** One entry for each thing that did not pass, told again at the very end: long logs get cut. */
+    why: string[];
 }
 
 function run(command: string, words: string[], environment: Record<string, string> = {}): Promise<boolean> {
@@ -37,7 +53,28 @@ async function check(name: string, words: string[]): Promise<Counts> {
     console.log(`\n== ${name}`);
     const ok = await run('npx', ['--no-install', ...words]);
     console.log(ok ? `${name}: ok` : `${name}: FAILED`);
-    return { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+    return { passed: ok ? 1 : 0, failed: ok ? 0 : 1, why: ok ? [] : [name] };
+}
+
+/** What did not pass in a report, each with the first lines of its reason. */
+function reasons(report: z.infer<typeof Report>): string[] {
+    return report.testResults.flatMap((file) => {
+        const at = relative(projectRoot(), file.name);
+        const tests = file.assertionResults
+            .filter((test) => test.status !== 'passed')
+            .map(
+                (test) => `${at}: ${test.fullName}: ${test.status}\n${indent(test.failureMessages?.join('\n') ?? '')}`,
+            );
+        return tests.length > 0 || file.status === 'passed' ? tests : [`${at}: ${indent(file.message ?? file.status)}`];
+    });
+}
+
+function indent(text: string): string {
+    return text
+        .split('\n')
+        .slice(0, 12)
+        .map((line) => `    ${line}`)
+        .join('\n');
 }
 
 /** One project of tests; a skipped test counts as failed, and so does a suite that could not be loaded. */
@@ -62,20 +99,22 @@ async function tests(project: string, folder: string): Promise<Counts> {
         return {
             passed: read.numPassedTests,
             failed: failed === 0 && !(ok && read.success) ? Math.max(1, read.numFailedTestSuites) : failed,
+            why: reasons(read),
         };
     } catch {
         console.log(`${project}: no report was written`);
-        return { passed: 0, failed: 1 };
+        return { passed: 0, failed: 1, why: [`${project}: no report was written`] };
     }
 }
 
 export async function testCommand(words: string[]): Promise<number> {
     const only = words.filter((word) => !word.startsWith('-'));
     const folder = mkdtempSync(join(tmpdir(), 'edgemap-tests-'));
-    const total: Counts = { passed: 0, failed: 0 };
+    const total: Counts = { passed: 0, failed: 0, why: [] };
     const add = (counts: Counts): void => {
         total.passed += counts.passed;
         total.failed += counts.failed;
+        total.why.push(...counts.why);
     };
     try {
         if (only.length === 0 || only.includes('static')) {
@@ -100,6 +139,7 @@ export async function testCommand(words: string[]): Promise<number> {
     } finally {
         rmSync(folder, { recursive: true, force: true });
     }
+    if (total.why.length > 0) console.log(`\n== what did not pass\n${total.why.join('\n')}`);
     console.log(`\n${total.passed} passed, ${total.failed} failed`);
     return total.failed === 0 ? EXIT.done : EXIT.noSurvey;
 }

@@ -26,7 +26,7 @@ const WORDS =
     );
 
 /** A fixed sequence of 32-bit numbers from a seed (mulberry32, Tommy Ettinger). */
-function numbers(seed: number): () => number {
+export function numbers(seed: number): () => number {
     let state = seed >>> 0;
     return () => {
         state = (state + 0x6d2b79f5) >>> 0;

@@ -4,6 +4,7 @@ import { request } from 'node:http';
 import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import { numbers } from '../../demo/big-site.ts';
 import { startStandIn, type LoggedRequest, type StandInSite } from '../../demo/stand-in.ts';
 import { lives, startApplication, type Application } from '../support/application.ts';
 import { runCommand, until } from '../support/command.ts';
@@ -200,6 +201,43 @@ describe('killed in the middle of a survey', () => {
             expect(app.address).toBe(address);
             expect(left.filter(lives)).toEqual([]);
         });
+    });
+
+    it('each of them again and again, at moments nobody chose: the same survey comes of it', async () => {
+        const next = numbers(20_261_123);
+        const moments = (): number => next() / 2 ** 32;
+        const standIn = await startStandIn(TREE);
+        try {
+            const api = await addAndSurvey(app, `http://127.0.0.1:${standIn.port}/`);
+            const kills: string[] = [];
+            for (const at of [40, 110, 190, 260, 330]) {
+                await until(`${at} requests`, () => standIn.log.length > at + moments() * 40, 60_000, app.command.said);
+                const duty = moments() < 0.6 ? 'worker' : 'database';
+                const pid = app.pidOf(duty);
+                kills.push(duty);
+                process.kill(pid, 'SIGKILL');
+                await until(`a new ${duty}`, () => app.pidOf(duty) !== pid, 60_000, app.command.said);
+            }
+            expect(new Set(kills).size).toBe(2);
+            const summary = await until(
+                'the end of the survey',
+                async () => {
+                    const now = await summaryOf(app, api).catch(() => null);
+                    return now?.ended ? now : null;
+                },
+                120_000,
+                app.command.said,
+            );
+            expect(summary).toMatchObject({ complete: true });
+            expect(summary.by_status).toEqual({ '200': TREE_PAGES, '404': TREE_PAGES + 1 });
+            // Each kill costs at most what was under way and not stored: never the same URL at every kill.
+            const most = Math.max(
+                ...[...times(standIn.log)].filter(([url]) => !/robots|sitemap/.test(url)).map((x) => x[1]),
+            );
+            expect(most).toBeLessThanOrEqual(3);
+        } finally {
+            await standIn.close();
+        }
     });
 
     it('shares its database with a survey from the command line', async () => {

@@ -404,6 +404,48 @@ describe('paused, stopped, out of time', () => {
         expect(measured.count).toBe(WHOLE);
     });
 
+    it('reads a sitemap index and its files once, however often it goes on', async () => {
+        const xml = (body: string): { headers: Record<string, string>; body: string } => ({
+            headers: { 'content-type': 'application/xml' },
+            body: `<?xml version="1.0"?>${body}`,
+        });
+        const loc = (path: string): string => `<loc>https://www.site.example${path}</loc>`;
+        const namespace = 'xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"';
+        const files: Record<string, ReturnType<typeof xml>> = {
+            '/sitemap.xml': xml(
+                `<sitemapindex ${namespace}>${['/one.xml', '/two.xml', '/none.xml']
+                    .map((path) => `<sitemap>${loc(path)}</sitemap>`)
+                    .join('\n')}</sitemapindex>`,
+            ),
+            '/one.xml': xml(`<urlset ${namespace}><url>${loc('/5')}</url>\n<url>${loc('/only-here')}</url></urlset>`),
+            '/two.xml': xml(`<urlset ${namespace}><url>${loc('/only-here')}</url></urlset>`),
+        };
+        const site: StandInSite = (request) => {
+            const file = files[request.path];
+            return file ? { status: 200, ...file } : tree(request);
+        };
+        const survey = await openSurvey(instance, site);
+        const stop = new AbortController();
+        const first = survey.run(stop.signal);
+        await until(
+            'reading',
+            () => survey.standIn.log.length > 40,
+            20_000,
+            () => '',
+        );
+        stop.abort();
+        expect((await first).survey.state).toBe('stopped');
+        await resumeSurvey(instance.store.db, survey.id);
+        const { measured, log } = await survey.run();
+        await survey.close();
+        for (const path of [...Object.keys(files), '/none.xml']) {
+            expect(log.filter((entry) => new URL(entry.url).pathname === path).length, path).toBe(1);
+        }
+        const whole = await makeSurvey(instance, site);
+        expect(column(measured, 'evidence')).toEqual(column(whole.measured, 'evidence'));
+        expect(column(measured, 'evidence')['/only-here']).toBe('sitemap');
+    });
+
     it('does not go on with what is under way', async () => {
         const survey = await openSurvey(instance, tree);
         expect(await resumeSurvey(instance.store.db, survey.id)).toBe(false);
@@ -461,5 +503,55 @@ describe('a canonical to the page itself', () => {
         // One list for the three that name themselves, one for the other; and the links of the four pages.
         const lists = measured.rows.lists.filter((list) => list.links[0]?.kind === 'canonical');
         expect(lists).toHaveLength(2);
+    });
+});
+
+describe('site text of any script and direction', () => {
+    const PAGES: Record<string, { bytes: Buffer; type: string }> = {
+        '/': {
+            type: 'text/html; charset=utf-8',
+            bytes: Buffer.from(
+                '<html lang="ar" dir="rtl"><title>مكتبة الأدوات</title><h1>أهلا وسهلا</h1>' +
+                    '<main><a href="/דף">דף עברי</a> <a href="/工具">工具の一覧</a> <a href="/greek">Ελληνικά</a>' +
+                    '<p>\u202eevil\u202c نص</p></main></html>',
+            ),
+        },
+        '/%D7%93%D7%A3': {
+            // ISO-8859-8-I, told only by the document: visual order is none of our business, the words are.
+            type: 'text/html',
+            bytes: Buffer.concat([
+                Buffer.from('<meta charset="iso-8859-8-i"><title>'),
+                Buffer.from([0xf9, 0xec, 0xe5, 0xed]),
+                Buffer.from('</title>'),
+            ]),
+        },
+        '/%E5%B7%A5%E5%85%B7': {
+            type: 'text/html; charset=Shift_JIS',
+            bytes: Buffer.concat([
+                Buffer.from('<title>'),
+                Buffer.from([0x93, 0xfa, 0x96, 0x7b, 0x8c, 0xea]),
+                Buffer.from('</title>'),
+            ]),
+        },
+        '/greek': {
+            type: 'text/html',
+            bytes: Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from('<title>Καλημέρα</title>', 'utf16le')]),
+        },
+    };
+
+    it('is read by the charset it says, and kept letter by letter', async () => {
+        const { measured } = await makeSurvey(instance, ({ path }) => {
+            const page = PAGES[path];
+            return page
+                ? { status: 200, headers: { 'content-type': page.type }, body: page.bytes }
+                : { status: 404, headers: {}, body: '' };
+        });
+        const titles = column(measured, 'title');
+        const at = (path: string): unknown => titles[path];
+        expect(at('/')).toBe('مكتبة الأدوات');
+        expect(at('/%D7%93%D7%A3')).toBe('שלום');
+        expect(at('/%E5%B7%A5%E5%85%B7')).toBe('日本語');
+        expect(at('/greek')).toBe('Καλημέρα');
+        expect(column(measured, 'h1')['/']).toBe('أهلا وسهلا');
     });
 });

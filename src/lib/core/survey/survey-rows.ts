@@ -231,7 +231,7 @@ export interface FileRow {
     note: string;
     /** Addresses listed, for sitemaps that could be read; null otherwise. */
     entries: number | null;
-    /** Text of a robots.txt, bounded; empty for sitemaps. */
+    /** Text of a robots.txt, bounded; of a sitemap index the files it names, one `line URL` in a line; else empty. */
     text: string;
 }
 

@@ -95,11 +95,6 @@ export class Frontier {
         this.#wait(id, IN_OTHERS, this.#others);
     }
 
-    /** Makes a URL known without ever reading it for itself. */
-    note(id: number): void {
-        this.#see(id);
-    }
-
     /** Whether the depth limit kept anything out. */
     get cutByDepth(): boolean {
         return this.#isCut;

@@ -1,7 +1,7 @@
-import { setTimeout as wait } from 'node:timers/promises';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { HostPaces } from './host-pace.ts';
 
+const wait = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds));
 const NEVER = new AbortController().signal;
 const URL_A = 'https://a.example/x';
 
@@ -35,11 +35,29 @@ describe('HostPaces', () => {
         expect((await busy(paces, 20, 5)).most).toBe(3);
     });
 
+    it('gives up the turn of work that failed', async () => {
+        const paces = new HostPaces({ concurrency: 1, delay: 0, useCrawlDelay: false });
+        const failing = paces.take(URL_A, NEVER, () => Promise.reject(new Error('broke off')));
+        await expect(failing).rejects.toThrow('broke off');
+        expect(await paces.take(URL_A, NEVER, async () => 'next')).toBe('next');
+    });
+
     it('counts each host by itself', async () => {
         const paces = new HostPaces({ concurrency: 1, delay: 0, useCrawlDelay: false });
-        const started = Date.now();
-        await Promise.all(['a', 'b', 'c', 'd'].map((name) => busy(paces, 2, 50, `https://${name}.example/`)));
-        expect(Date.now() - started).toBeLessThan(350);
+        const hosts = ['a', 'b', 'c', 'd'];
+        // Each request ends only when all four hosts are being asked: were they counted together, none ever would.
+        let under = 0;
+        let allUnder = (): void => undefined;
+        const together = new Promise<void>((resolve) => (allUnder = resolve));
+        await Promise.all(
+            hosts.map((name) =>
+                paces.take(`https://${name}.example/`, NEVER, async () => {
+                    if (++under === hosts.length) allUnder();
+                    await together;
+                }),
+            ),
+        );
+        expect(under).toBe(4);
     });
 
     it('keeps the time between requests, also with many connections', async () => {
@@ -73,6 +91,42 @@ describe('HostPaces', () => {
         expect(most).toBe(2);
         await busy(paces, 60, 1);
         expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+    });
+
+    it('has fewer connections to a host that takes ever longer to answer, and says so', async () => {
+        vi.useFakeTimers();
+        try {
+            const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
+            const answers = async (count: number, milliseconds: number): Promise<void> => {
+                const all = busy(paces, count, milliseconds);
+                await vi.runAllTimersAsync();
+                await all;
+            };
+            await answers(40, 100);
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+            // Ten times as long as at first, and longer than anybody likes to wait.
+            await answers(60, 1000);
+            const slowed = paces.progress()[0]!;
+            expect(slowed.allowed).toBeLessThan(4);
+            expect(slowed.slowed).toMatch(/^takes \d+ times as long to answer as at first$/);
+            await answers(200, 100);
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+        } finally {
+            vi.useRealTimers();
+        }
+    });
+
+    it('does not mind a host that is slow from the first answer on', async () => {
+        vi.useFakeTimers();
+        try {
+            const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
+            const all = busy(paces, 100, 2000);
+            await vi.runAllTimersAsync();
+            await all;
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+        } finally {
+            vi.useRealTimers();
+        }
     });
 
     it('gives up waiting when everything stops', async () => {

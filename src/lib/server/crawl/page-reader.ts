@@ -14,7 +14,7 @@ import type { FactsToGoOn } from './parse-thread.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
 
-/** What was found at a URL, as far as going on needs it. */
+/** What was found at a URL. */
 export interface ReadUrl {
     page: PageRow;
     links: ListedLink[];

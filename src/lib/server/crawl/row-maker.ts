@@ -12,7 +12,6 @@ import {
     SELF,
     SELF_HREF,
     SELF_PATH_HREF,
-    type BlockRow,
     type EvidenceRow,
     type CheckRow,
     type FileRow,
@@ -21,37 +20,36 @@ import {
     type ListedLink,
     type PageRow,
     type SurveyBatch,
-    type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
-import { FingerprintTable } from './fingerprint-table.ts';
+import { blockKey, evidenceKey, layoutKey, listKey } from './content-keys.ts';
+import type { EarlierRun } from './earlier-run.ts';
+import type { FingerprintTable } from './fingerprint-table.ts';
 
 export class RowMaker {
     readonly #belonging: Belonging;
     readonly #rules: UrlRules;
     readonly #addresses = new Map<string, number>();
-    readonly #urls: string[] = [];
-    readonly #internal: boolean[] = [];
-    readonly #lists = new FingerprintTable();
-    readonly #layouts = new FingerprintTable();
-    readonly #blocks = new FingerprintTable();
-    readonly #evidence = new Set<string>();
+    readonly #urls: string[];
+    readonly #internal: boolean[];
+    readonly #lists: FingerprintTable;
+    readonly #layouts: FingerprintTable;
+    readonly #blocks: FingerprintTable;
+    readonly #evidence: FingerprintTable;
     #batch = emptyRows();
     /** Rows waiting to be taken. */
     size = 0;
 
-    /** @param stored rows of a survey that is resumed: their numbers are used on */
-    constructor(belonging: Belonging, rules: UrlRules, stored: SurveyRows) {
+    /** @param earlier what earlier runs left: their numbers are used on */
+    constructor(belonging: Belonging, rules: UrlRules, earlier: EarlierRun) {
         this.#belonging = belonging;
         this.#rules = rules;
-        for (const row of [...stored.addresses].sort(byId)) {
-            this.#addresses.set(row.url, row.id);
-            this.#urls[row.id] = row.url;
-            this.#internal[row.id] = row.internal;
-        }
-        for (const row of [...stored.lists].sort(byId)) this.#lists.restore(listKey(row.links), row.id);
-        for (const row of [...stored.layouts].sort(byId)) this.#layouts.restore(layoutKey(row), row.id);
-        for (const row of [...stored.blocks].sort(byId)) this.#blocks.restore(blockKey(row), row.id);
-        for (const row of stored.evidence) this.#evidence.add(evidenceKey(row));
+        this.#urls = earlier.urls;
+        this.#internal = earlier.internal;
+        this.#lists = earlier.lists;
+        this.#layouts = earlier.layouts;
+        this.#blocks = earlier.blocks;
+        this.#evidence = earlier.evidence;
+        earlier.urls.forEach((url, id) => this.#addresses.set(url, id));
     }
 
     /** Number of an address, given on first sight; the site's URL rules decide which URL stands for it. */
@@ -100,9 +98,7 @@ export class RowMaker {
     }
 
     addEvidence(row: EvidenceRow): void {
-        const key = evidenceKey(row);
-        if (this.#evidence.has(key)) return;
-        this.#evidence.add(key);
+        if (!this.#evidence.number(evidenceKey(row)).isNew) return;
         this.#batch.evidence.push(row);
         this.size++;
     }
@@ -192,24 +188,4 @@ export class RowMaker {
         this.size = 0;
         return batch;
     }
-}
-
-function byId(a: { id: number }, b: { id: number }): number {
-    return a.id - b.id;
-}
-
-function listKey(links: ListedLink[]): string {
-    return JSON.stringify(links);
-}
-
-function layoutKey({ lines, columns, hrefs }: Omit<LayoutRow, 'id'>): string {
-    return JSON.stringify([lines, columns, hrefs]);
-}
-
-function blockKey({ region, list, place }: Pick<BlockRow, 'region' | 'list' | 'place'>): string {
-    return `${region} ${list} ${place}`;
-}
-
-function evidenceKey(row: EvidenceRow): string {
-    return `${row.evidence} ${row.address} ${row.source}`;
 }

@@ -6,6 +6,7 @@ import { isRedirectStatus } from '../../core/gates/gates.ts';
 import { MAX_SITEMAP_BYTES, readSitemap, type SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
 import { charsetOf } from './charset.ts';
+import { filesOfIndex, indexText } from './earlier-run.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 
 export interface SitemapSource {
@@ -30,7 +31,7 @@ export interface SitemapAccess {
     closed: (url: string) => Promise<string>;
     stopped: () => boolean;
     /** What an earlier run stored of a file: its row and entries; null when it is to be asked for. */
-    stored: (url: string) => { row: FileRow; entries: SitemapEntry[] } | null;
+    stored: (url: string) => Promise<{ row: FileRow; entries: SitemapEntry[] } | null>;
 }
 
 /** At most this many files of one site are read. */
@@ -46,8 +47,13 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
         const source = queue[at]!;
         if (seen.has(source.url)) continue;
         seen.add(source.url);
-        const known = access.stored(source.url);
+        const known = await access.stored(source.url);
         if (known) {
+            if (!source.inIndex) {
+                for (const entry of filesOfIndex(known.row)) {
+                    queue.push({ ...entry, namedBy: source.url, inIndex: true });
+                }
+            }
             yield { ...known, answer: null };
             continue;
         }
@@ -93,6 +99,7 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
                     .slice(0, 2_000);
                 if (file.kind === 'sitemapindex') {
                     row.entries = null;
+                    row.text = indexText(file.entries);
                     if (!source.inIndex) {
                         for (const entry of file.entries) {
                             queue.push({ url: entry.url, namedBy: source.url, line: entry.line, inIndex: true });

@@ -9,6 +9,7 @@ import { belongingOf, type Belonging } from '../../core/address/belonging.ts';
 import type { Signature } from '../../core/doubles/signature.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
 import type { LinkKind } from '../../core/page/links.ts';
+import { ONWARD_KINDS } from '../../core/survey/setting-fields.ts';
 import { MAX_SITEMAP_BYTES, type SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
 import {
     isSignedIn,
@@ -18,18 +19,16 @@ import {
 } from '../../core/survey/settings.ts';
 import {
     unreadPage,
-    type BlockRow,
     type CutReason,
     type FileRow,
-    type ListedLink,
     type PageRow,
     type SurveyBatch,
     type SurveyDecisions,
-    type SurveyRows,
 } from '../../core/survey/survey-rows.ts';
 import { actionFinder } from '../../core/traps/actions.ts';
 import { Families } from '../../core/traps/families.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
+import { isReadSitemap, type EarlierRun, type LinkLead, type SettledPage } from './earlier-run.ts';
 import { Frontier, type Leads } from './frontier.ts';
 import { PageReader, type ReadUrl } from './page-reader.ts';
 import { PatientClient } from './patient-client.ts';
@@ -43,10 +42,8 @@ export interface SurveyRunInput {
     settings: SurveySettings;
     secrets: SurveySecrets;
     decisions: SurveyDecisions;
-    /** Rows stored by an earlier run of this survey; empty for a new one. */
-    stored: SurveyRows;
-    /** Signatures of the stored pages' texts, by address number. */
-    signatures: Map<number, Signature>;
+    /** What earlier runs of this survey left; new for a new one. */
+    earlier: EarlierRun;
     /** Milliseconds of reading that earlier runs have used of the time limit. */
     elapsed: number;
     /** Stores a batch; resolves when it lasts. */
@@ -81,20 +78,17 @@ export async function runSurvey(input: SurveyRunInput): Promise<SurveyOutcome> {
     }
 }
 
-/** Kinds of links that only make their targets known, and give no depth. */
-const KNOWN_ONLY: readonly LinkKind[] = [
-    'meta-refresh',
-    'canonical',
-    'hreflang',
-    'alternate',
-    'prev',
-    'next',
-    'iframe',
-    'amphtml',
-    'sitemap',
-];
+/** Kinds of links that only make their targets known, and give no depth: all but clicks and hops. */
+const KNOWN_ONLY: readonly LinkKind[] = ONWARD_KINDS.filter((kind) => kind !== 'a' && kind !== 'redirect');
 /** Reasons of URLs that were known and not asked for. */
 const LEFT_ALONE: ReadonlySet<PageRow['notRead']> = new Set(['robots', 'action', 'trap'] as const);
+/** A settled URL, read now or by an earlier run: what its leads depend on. */
+interface Settled {
+    page: SettledPage;
+    links: LinkLead[];
+    signature: Signature | null;
+}
+
 const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
 
 class SurveyRun {
@@ -113,9 +107,7 @@ class SurveyRun {
     /** Aborted by the user, or by the time limit. */
     readonly #end = new AbortController();
     readonly #timer: NodeJS.Timeout | null;
-    readonly #storedPages = new Map<number, PageRow>();
-    readonly #storedLinks: (page: number) => ListedLink[];
-    readonly #storedFiles: (url: string) => { row: FileRow; entries: SitemapEntry[] } | null;
+    readonly #earlier: EarlierRun;
     readonly #knownFiles: Set<string>;
     /** Signatures of read pages, until the frontier has absorbed them. */
     readonly #unabsorbed = new Map<number, Signature | null>();
@@ -139,12 +131,13 @@ class SurveyRun {
     #storeError: unknown = null;
 
     constructor(input: SurveyRunInput) {
-        const { settings, stored } = input;
+        const { settings, earlier } = input;
         this.#input = input;
+        this.#earlier = earlier;
         this.#settings = settings;
         const pins = pinsOf(settings.pins);
         this.#belonging = belongingOf(settings.start, pins, settings);
-        this.#rows = new RowMaker(this.#belonging, settings, stored);
+        this.#rows = new RowMaker(this.#belonging, settings, earlier);
         this.#families = new Families(settings.familyLimit, input.decisions);
         this.#frontier = new Frontier(settings.maxDepth ?? Infinity, (id, fresh) => this.#absorbed(id, fresh));
         input.stop.addEventListener('abort', () => this.#end.abort(), { once: true });
@@ -159,8 +152,7 @@ class SurveyRun {
             stop: signal,
         });
         this.#reader = new PageReader(this.#client, this.#rows, settings);
-        this.#storedFiles = sitemapsOfStoredRows(stored);
-        this.#knownFiles = new Set(stored.files.map((file) => file.url));
+        this.#knownFiles = new Set(earlier.files.keys());
         this.#robots = new RobotsFiles(
             (url) => this.#client.fetchFile(url),
             settings.token,
@@ -172,15 +164,13 @@ class SurveyRun {
             robots: this.#robots,
             rows: this.#rows,
             belongs: (url) => this.#belonging.belongs(url),
-            done: new Set(stored.checks.map((row) => row.address)),
+            done: earlier.checked,
         });
         const isAction = actionFinder(settings.actionWords);
         const openedActions = new Set(isSignedIn(settings) ? [] : input.decisions.actions);
         const followAll = settings.followActions && !isSignedIn(settings);
         this.#actionOf = (url) => (followAll || openedActions.has(url) ? null : isAction(url));
         this.#onward = new Set(settings.onward);
-        for (const page of stored.pages) this.#storedPages.set(page.address, page);
-        this.#storedLinks = linksOfStoredPages(stored);
     }
 
     async run(): Promise<SurveyOutcome> {
@@ -339,7 +329,7 @@ class SurveyRun {
                 return verdict.allowed ? '' : verdict.rule;
             },
             stopped: () => this.#stopped,
-            stored: this.#storedFiles,
+            stored: (url: string) => this.#storedSitemap(url),
         };
         const leadsOn = this.#onward.has('sitemap');
         for await (const file of readSitemaps(sources, access)) {
@@ -400,10 +390,10 @@ class SurveyRun {
     }
 
     /** Settles one URL: from the stored rows, by its robots verdict, or by asking for it. */
-    async #settle(id: number, slot: number): Promise<ReadUrl> {
+    async #settle(id: number, slot: number): Promise<Settled> {
         const url = this.#rows.urlOf(id);
         this.#hosts.add(new URL(url).host);
-        const stored = this.#storedPages.get(id);
+        const stored = this.#earlier.settled(id);
         // Judged before anything is waited for: the order of these decisions is that of the frontier.
         const counts = !this.#sitemapAnswers.has(id);
         const action = this.#actionOf(url);
@@ -412,32 +402,34 @@ class SurveyRun {
         // The count is taken now too: the limit is never overrun by answers under way.
         const seq = isLeft ? -1 : this.#seq++;
         if (counts && !isLeft) this.#asked++;
-        let settled: ReadUrl;
+        let settled: Settled;
         if (stored) {
-            settled = { page: stored, links: this.#storedLinks(id), signature: this.#input.signatures.get(id) ?? null };
-            if (stored.notRead === 'robots' && counts && !isLeft) this.#asked--;
+            settled = stored;
+            if (stored.page.notRead === 'robots' && counts && !isLeft) this.#asked--;
         } else {
             const verdict = await this.#robots.verdict(url);
+            let read: ReadUrl;
             const unread = (page: Partial<PageRow>): ReadUrl => {
                 if (counts && !isLeft) this.#asked--;
                 return { page: { ...unreadPage(id), ...page }, links: [], signature: null };
             };
-            if (this.#stopped && !verdict.allowed) settled = unread({ notRead: 'stopped' });
+            if (this.#stopped && !verdict.allowed) read = unread({ notRead: 'stopped' });
             else if (!verdict.allowed && this.#settings.robots === 'obey') {
                 // A host that does not even answer for its robots.txt is told as such, not as closed by a rule.
-                settled = unread(
+                read = unread(
                     verdict.noAnswer
                         ? { notRead: verdict.noAnswer.code, failure: verdict.noAnswer.say.slice(0, 500) }
                         : { notRead: 'robots' },
                 );
-            } else if (action !== null) settled = unread({ notRead: 'action' });
-            else if (closed !== null) settled = unread({ notRead: 'trap' });
-            else settled = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id) ?? undefined);
-            settled.page.robotsAllowed = verdict.allowed;
-            settled.page.robotsRule = verdict.rule;
+            } else if (action !== null) read = unread({ notRead: 'action' });
+            else if (closed !== null) read = unread({ notRead: 'trap' });
+            else read = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id) ?? undefined);
+            read.page.robotsAllowed = verdict.allowed;
+            read.page.robotsRule = verdict.rule;
             // The frontier keeps it as open: it is known, and was not read.
-            if (this.#stopped && settled.page.notRead === 'stopped') return settled;
-            this.#rows.addPage(settled.page);
+            if (this.#stopped && read.page.notRead === 'stopped') return read;
+            this.#rows.addPage(read.page);
+            settled = read;
         }
         this.#count(settled.page, url, stored === undefined);
         if (settled.page.status !== null) this.#unabsorbed.set(id, settled.signature);
@@ -445,7 +437,7 @@ class SurveyRun {
         return settled;
     }
 
-    #count(page: PageRow, url: string, isNew: boolean): void {
+    #count(page: SettledPage, url: string, isNew: boolean): void {
         if (page.notRead === 'robots') this.#closedByRobots++;
         else if (page.notRead === 'action') this.#actions++;
         else if (page.notRead === 'trap') this.#trapped++;
@@ -473,7 +465,7 @@ class SurveyRun {
     }
 
     /** Where a settled URL leads; only internal targets, and nothing from a page that answered other than 200. */
-    #leadsOf({ page, links }: ReadUrl): Leads {
+    #leadsOf({ page, links }: Settled): Leads {
         const leads: Leads = { clicks: [], free: [], others: [] };
         const put = (into: number[], target: number): void => {
             if (target !== page.address && this.#rows.isInternal(target)) into.push(target);
@@ -522,7 +514,7 @@ class SurveyRun {
     async #addUnread(outcome: SurveyOutcome): Promise<void> {
         const isLimit = outcome.result === 'finished';
         for (const id of this.#frontier.unsettled()) {
-            if (this.#storedPages.has(id) || !this.#rows.isInternal(id)) continue;
+            if (this.#earlier.isSettled(id) || !this.#rows.isInternal(id)) continue;
             const page: PageRow = { ...unreadPage(id), notRead: isLimit ? 'limit' : 'stopped' };
             if (isLimit && !this.#stopped) {
                 const verdict = await this.#robots.verdict(this.#rows.urlOf(id));
@@ -533,6 +525,14 @@ class SurveyRun {
             this.#rows.addPage(page);
             await this.#flushIfDue();
         }
+    }
+
+    /** What an earlier run stored of a sitemap: its row and entries; null when it is to be asked for. */
+    async #storedSitemap(url: string): Promise<{ row: FileRow; entries: SitemapEntry[] } | null> {
+        const row = this.#earlier.files.get(url);
+        // Surveys of an older version kept no list of an index's files.
+        if (row?.kind !== 'sitemap' || (row.note.startsWith('index of') && row.text === '')) return null;
+        return { row, entries: isReadSitemap(row) ? await this.#earlier.sitemapEntries(url) : [] };
     }
 
     #addFile(row: Parameters<RowMaker['addFile']>[0]): void {
@@ -593,34 +593,4 @@ class SurveyRun {
             checks: this.#checks.progress(),
         });
     }
-}
-
-/** The sitemaps an earlier run has read whole, with their entries in order; indexes are read again for their files. */
-function sitemapsOfStoredRows(stored: SurveyRows): (url: string) => { row: FileRow; entries: SitemapEntry[] } | null {
-    const urls = new Map(stored.addresses.map((row) => [row.id, row.url]));
-    const files = new Map<string, { row: FileRow; entries: SitemapEntry[] }>();
-    for (const row of stored.files) {
-        if (row.kind === 'sitemap' && !row.note.startsWith('index of')) files.set(row.url, { row, entries: [] });
-    }
-    for (const { evidence, address, source, line, lastmod } of stored.evidence) {
-        const url = urls.get(address);
-        if (evidence === 'sitemap' && url !== undefined) files.get(source)?.entries.push({ url, line, lastmod });
-    }
-    return (url) => files.get(url) ?? null;
-}
-
-/** Links of a page as stored, in the order of its blocks. */
-function linksOfStoredPages(stored: SurveyRows): (page: number) => ListedLink[] {
-    const lists = new Map(stored.lists.map((list) => [list.id, list.links]));
-    const blocks = new Map<number, BlockRow>(stored.blocks.map((block) => [block.id, block]));
-    const byPage = new Map<number, { ordinal: number; block: number }[]>();
-    for (const item of stored.pageBlocks) {
-        const items = byPage.get(item.page);
-        if (items) items.push(item);
-        else byPage.set(item.page, [item]);
-    }
-    return (page) =>
-        (byPage.get(page) ?? [])
-            .sort((a, b) => a.ordinal - b.ordinal)
-            .flatMap((item) => lists.get(blocks.get(item.block)?.list ?? -1) ?? []);
 }

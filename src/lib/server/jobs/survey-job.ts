@@ -1,15 +1,16 @@
 /** Does one survey under its lease: reads the site, stores batch by batch, closes it or lays it aside. */
 import { resolve } from 'node:path';
 import type { SurveyProgress } from '../../core/survey/settings.ts';
-import { emptyRows, type CutReason, type SurveyState } from '../../core/survey/survey-rows.ts';
+import type { CutReason, SurveyState } from '../../core/survey/survey-rows.ts';
 import { openSecrets, secretsKey } from '../access/secret-box.ts';
+import { EarlierRun } from '../crawl/earlier-run.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
 import { storeBatch } from '../store/batch-store.ts';
 import { whileAway, type Store } from '../store/connect.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { LeaseLost } from '../store/ownership.ts';
-import { loadRows, loadSignatures } from '../store/rows-store.ts';
 import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
 
 export interface SurveyJobInput {
@@ -49,8 +50,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     const survey = await whileAway(() => getSurvey(db, surveyId));
     if (!survey) return { ended: false };
     const isFirst = survey.batches === 0;
-    const stored = isFirst ? emptyRows() : await whileAway(() => loadRows(db, surveyId));
-    const signatures = isFirst ? new Map() : await whileAway(() => loadSignatures(db, surveyId));
+    const earlier = isFirst ? new EarlierRun() : await whileAway(() => loadEarlierRun(db, surveyId));
     await whileAway(() => markStarted(db, surveyId));
     const began = Date.now();
     const spent = (): number => survey.readMilliseconds + Date.now() - began;
@@ -103,8 +103,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             settings: survey.settings,
             secrets: opened.secrets,
             decisions: survey.decisions,
-            stored,
-            signatures,
+            earlier,
             elapsed: survey.readMilliseconds,
             stop: stop.signal,
             onBatch: async (batch) => {

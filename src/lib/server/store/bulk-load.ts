@@ -22,11 +22,6 @@ export class RowWriter {
     #length = 0;
     rows = 0;
 
-    /** Bytes written. */
-    get size(): number {
-        return this.#length;
-    }
-
     row(values: readonly BulkValue[]): void {
         for (let index = 0; index < values.length; index++) {
             if (index > 0) this.#byte(TAB);

@@ -1,14 +1,12 @@
 /** The rows of a survey read back: all of them for measuring and going on, or one page's for looking at. */
-import { and, asc, eq, ne } from 'drizzle-orm';
+import { and, eq, ne } from 'drizzle-orm';
 import { z } from 'zod';
-import type { Signature } from '../../core/doubles/signature.ts';
-import { REGIONS } from '../../core/page/links.ts';
 import type { PageText } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
-import { emptyRows, NOT_READ_REASONS, type PageRow, type SurveyRows } from '../../core/survey/survey-rows.ts';
+import { emptyRows, type SurveyRows } from '../../core/survey/survey-rows.ts';
 import { unpackBytes, unpackJson } from '../packed-json.ts';
 import type { Database } from './connect.ts';
-import { unpackLinks, unpackPlaces } from './packing.ts';
+import { RowReader } from './row-reader.ts';
 import * as schema from './schema.ts';
 
 /** All rows of a survey but the details of its pages, as one consistent reading. */
@@ -16,96 +14,20 @@ export async function loadRows(db: Database, surveyId: number): Promise<SurveyRo
     const rows = emptyRows();
     await db.transaction(
         async (tx) => {
-            const of = <T extends { surveyId: typeof schema.pages.surveyId }>(table: T) => eq(table.surveyId, surveyId);
-            const addresses = await tx
-                .select()
-                .from(schema.addresses)
-                .where(eq(schema.addresses.surveyId, surveyId))
-                .orderBy(asc(schema.addresses.id));
-            rows.addresses = addresses.map(({ id, url, internal }) => ({ id, url, internal }));
-            const pages = await tx.select().from(schema.pages).where(of(schema.pages));
-            rows.pages = pages.map(toPage);
-            const lists = await tx.select().from(schema.linkLists).where(eq(schema.linkLists.surveyId, surveyId));
-            rows.lists = lists.map((row) => ({ id: row.id, links: unpackLinks(row.links) }));
-            const layouts = await tx.select().from(schema.layouts).where(eq(schema.layouts.surveyId, surveyId));
-            rows.layouts = layouts.map((row) => unpackPlaces(row.id, row.places));
-            const blocks = await tx.select().from(schema.blocks).where(eq(schema.blocks.surveyId, surveyId));
-            rows.blocks = blocks.map(({ id, region, place, list, name }) => ({
-                id,
-                region: REGIONS[region] ?? 'other',
-                place,
-                list,
-                name,
-            }));
-            const pageBlocks = await tx
-                .select()
-                .from(schema.pageBlocks)
-                .where(eq(schema.pageBlocks.surveyId, surveyId));
-            rows.pageBlocks = pageBlocks.map(({ page, ordinal, block, layout, line }) => ({
-                page,
-                ordinal,
-                block,
-                layout,
-                line,
-            }));
-            const evidence = await tx
-                .select()
-                .from(schema.evidence)
-                .where(eq(schema.evidence.surveyId, surveyId))
-                .orderBy(asc(schema.evidence.id));
-            rows.evidence = evidence.map(({ address, evidence: kind, source, line, lastmod }) => ({
-                address,
-                evidence: z.enum(['sitemap', 'robots', 'manual']).parse(kind),
-                source,
-                line,
-                lastmod,
-            }));
-            const files = await tx
-                .select()
-                .from(schema.files)
-                .where(eq(schema.files.surveyId, surveyId))
-                .orderBy(asc(schema.files.id));
-            rows.files = files.map(({ kind, url, status, note, entries, text }) => ({
-                kind: z.enum(['robots', 'sitemap']).parse(kind),
-                url,
-                status,
-                note,
-                entries,
-                text,
-            }));
-            const checks = await tx
-                .select()
-                .from(schema.targetChecks)
-                .where(eq(schema.targetChecks.surveyId, surveyId));
-            rows.checks = checks.map(({ surveyId: _, kind, notRead, ...row }) => ({
-                ...row,
-                kind: z.enum(['external', 'resource']).parse(kind),
-                notRead: NotReadOrNone.parse(notRead),
-            }));
+            const read = new RowReader(tx, surveyId);
+            for await (const row of read.addresses()) rows.addresses.push(row);
+            for await (const row of read.pages()) rows.pages.push(row);
+            for await (const row of read.lists()) rows.lists.push(row);
+            for await (const row of read.layouts()) rows.layouts.push(row);
+            for await (const row of read.blocks()) rows.blocks.push(row);
+            for await (const row of read.pageBlocks()) rows.pageBlocks.push(row);
+            for await (const { id: _, ...row } of read.evidence()) rows.evidence.push(row);
+            rows.files = await read.files();
+            for await (const row of read.checks()) rows.checks.push(row);
         },
         { isolationLevel: 'repeatable read', accessMode: 'read only' },
     );
     return rows;
-}
-
-const NotReadOrNone = z.enum([...NOT_READ_REASONS, '']);
-
-function toPage(row: typeof schema.pages.$inferSelect): PageRow {
-    const { surveyId: _, canonicals, notRead, ...rest } = row;
-    return {
-        ...rest,
-        notRead: NotReadOrNone.parse(notRead),
-        canonicals: canonicals === '' ? [] : canonicals.split(' ').map(Number),
-    };
-}
-
-/** Signatures of the texts of a survey's pages, by address number: what telling near-doubles needs to go on. */
-export async function loadSignatures(db: Database, surveyId: number): Promise<Map<number, Signature>> {
-    const rows = await db
-        .select({ page: schema.pageDetails.page, signature: schema.pageDetails.signature })
-        .from(schema.pageDetails)
-        .where(and(eq(schema.pageDetails.surveyId, surveyId), ne(schema.pageDetails.signature, Buffer.alloc(0))));
-    return new Map(rows.map((row) => [row.page, new Uint32Array(new Uint8Array(row.signature).buffer)]));
 }
 
 const FactsRecord: z.ZodType<PageFactsRecord> = z.object({

@@ -1,0 +1,191 @@
+/**
+ * The rows of a survey, table by table in the order of their keys, a bounded number at a time: however large the
+ * survey, no more than a piece of it is held by the reading itself.
+ */
+import { and, asc, between, eq, gt, max, ne } from 'drizzle-orm';
+import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
+import { z } from 'zod';
+import type { Signature } from '../../core/doubles/signature.ts';
+import { REGIONS } from '../../core/page/links.ts';
+import {
+    NOT_READ_REASONS,
+    type AddressRow,
+    type BlockRow,
+    type CheckRow,
+    type EvidenceRow,
+    type FileRow,
+    type LayoutRow,
+    type LinkListRow,
+    type PageBlockRow,
+    type PageRow,
+} from '../../core/survey/survey-rows.ts';
+import type { Executor } from './connect.ts';
+import { unpackLinks, unpackPlaces } from './packing.ts';
+import * as schema from './schema.ts';
+
+/** Numbers of a key read at once: rows of a few hundred bytes each. */
+const PIECE = 4_000;
+/** The same for rows that may hold thousands of links each. */
+const LARGE_PIECE = 500;
+
+const NotReadOrNone = z.enum([...NOT_READ_REASONS, '']);
+
+export class RowReader {
+    readonly #db: Executor;
+    readonly #survey: number;
+
+    constructor(db: Executor, surveyId: number) {
+        this.#db = db;
+        this.#survey = surveyId;
+    }
+
+    async *addresses(): AsyncGenerator<AddressRow> {
+        for await (const { id, url, internal } of this.#each(schema.addresses, schema.addresses.id, PIECE)) {
+            yield { id, url, internal };
+        }
+    }
+
+    async *pages(): AsyncGenerator<PageRow> {
+        for await (const row of this.#each(schema.pages, schema.pages.address, PIECE)) {
+            const { surveyId: _, canonicals, notRead, ...rest } = row;
+            yield {
+                ...rest,
+                notRead: NotReadOrNone.parse(notRead),
+                canonicals: canonicals === '' ? [] : canonicals.split(' ').map(Number),
+            };
+        }
+    }
+
+    async *lists(): AsyncGenerator<LinkListRow> {
+        for await (const row of this.#each(schema.linkLists, schema.linkLists.id, LARGE_PIECE)) {
+            yield { id: row.id, links: unpackLinks(row.links) };
+        }
+    }
+
+    async *layouts(): AsyncGenerator<LayoutRow> {
+        for await (const row of this.#each(schema.layouts, schema.layouts.id, LARGE_PIECE)) {
+            yield unpackPlaces(row.id, row.places);
+        }
+    }
+
+    async *blocks(): AsyncGenerator<BlockRow> {
+        for await (const row of this.#each(schema.blocks, schema.blocks.id, PIECE)) {
+            const { id, region, place, list, name } = row;
+            yield { id, region: REGIONS[region] ?? 'other', place, list, name };
+        }
+    }
+
+    /** Page by page, in the order the blocks stand on each. */
+    async *pageBlocks(): AsyncGenerator<PageBlockRow> {
+        for await (const row of this.#each(schema.pageBlocks, schema.pageBlocks.page, LARGE_PIECE)) {
+            const { page, ordinal, block, layout, line } = row;
+            yield { page, ordinal, block, layout, line };
+        }
+    }
+
+    async *evidence(): AsyncGenerator<EvidenceRow & { id: number }> {
+        for await (const row of this.#each(schema.evidence, schema.evidence.id, PIECE)) yield toEvidence(row);
+    }
+
+    /** The evidence rows of one source within a range of their numbers. */
+    async evidenceOf(source: string, from: number, to: number): Promise<(EvidenceRow & { id: number })[]> {
+        const { evidence } = schema;
+        const rows = await this.#db
+            .select()
+            .from(evidence)
+            .where(
+                and(
+                    eq(evidence.surveyId, this.#survey),
+                    between(evidence.id, from, to),
+                    eq(evidence.evidence, 'sitemap'),
+                    eq(evidence.source, source),
+                ),
+            )
+            .orderBy(asc(evidence.id));
+        return rows.map(toEvidence);
+    }
+
+    async files(): Promise<FileRow[]> {
+        const rows = await this.#db
+            .select()
+            .from(schema.files)
+            .where(eq(schema.files.surveyId, this.#survey))
+            .orderBy(asc(schema.files.id));
+        return rows.map(({ kind, url, status, note, entries, text }) => ({
+            kind: z.enum(['robots', 'sitemap']).parse(kind),
+            url,
+            status,
+            note,
+            entries,
+            text,
+        }));
+    }
+
+    async *checks(): AsyncGenerator<CheckRow> {
+        for await (const row of this.#each(schema.targetChecks, schema.targetChecks.address, PIECE)) {
+            const { surveyId: _, kind, notRead, ...rest } = row;
+            yield {
+                ...rest,
+                kind: z.enum(['external', 'resource']).parse(kind),
+                notRead: NotReadOrNone.parse(notRead),
+            };
+        }
+    }
+
+    /** Signatures of the texts of pages that have one: what telling near-doubles needs to go on. */
+    async *signatures(): AsyncGenerator<{ page: number; signature: Signature }> {
+        const { pageDetails } = schema;
+        for (let after = -1; ;) {
+            const rows = await this.#db
+                .select({ page: pageDetails.page, signature: pageDetails.signature })
+                .from(pageDetails)
+                .where(
+                    and(
+                        eq(pageDetails.surveyId, this.#survey),
+                        gt(pageDetails.page, after),
+                        ne(pageDetails.signature, Buffer.alloc(0)),
+                    ),
+                )
+                .orderBy(asc(pageDetails.page))
+                .limit(PIECE);
+            for (const { page, signature } of rows) {
+                yield { page, signature: new Uint32Array(new Uint8Array(signature).buffer) };
+            }
+            if (rows.length < PIECE) return;
+            after = rows.at(-1)!.page;
+        }
+    }
+
+    /** All rows of a table of this survey, in the order of a number that leads its key, `piece` numbers at a time. */
+    async *#each<T extends MySqlTable & { surveyId: MySqlColumn }>(
+        table: T,
+        number: MySqlColumn,
+        piece: number,
+    ): AsyncGenerator<T['$inferSelect']> {
+        const ofSurvey = eq(table.surveyId, this.#survey);
+        const order = number === schema.pageBlocks.page ? [asc(number), asc(schema.pageBlocks.ordinal)] : [asc(number)];
+        const [last] = await this.#db
+            .select({ number: max(number) })
+            .from(table as MySqlTable)
+            .where(ofSurvey);
+        const to = last?.number === null || last?.number === undefined ? -1 : Number(last.number);
+        for (let from = 0; from <= to; from += piece) {
+            yield* await this.#db
+                .select()
+                .from(table as MySqlTable)
+                .where(and(ofSurvey, between(number, from, from + piece - 1)))
+                .orderBy(...order);
+        }
+    }
+}
+
+function toEvidence(row: typeof schema.evidence.$inferSelect): EvidenceRow & { id: number } {
+    return {
+        id: row.id,
+        address: row.address,
+        evidence: z.enum(['sitemap', 'robots', 'manual']).parse(row.evidence),
+        source: row.source,
+        line: row.line,
+        lastmod: row.lastmod,
+    };
+}
