@@ -1,6 +1,7 @@
 /** The command line after the launcher has made the machine ready. */
 import { UserError } from '../src/lib/server/process/data-folder.ts';
 import { benchCommand } from './bench.ts';
+import { doorCommand } from './door.ts';
 import { runCommand } from './run.ts';
 import { surveyCommand } from './survey.ts';
 import { testCommand } from './test.ts';
@@ -14,6 +15,8 @@ async function main(words: string[]): Promise<number> {
             return runCommand(rest, command === 'demo');
         case 'survey':
             return surveyCommand(rest);
+        case 'door':
+            return doorCommand(rest);
         case 'test':
             return testCommand(rest);
         case 'bench':

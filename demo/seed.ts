@@ -1,8 +1,10 @@
 /** Seeds the demo: adds the demo site once and surveys its three editions for real. Nothing on screen is pre-baked. */
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
-import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
+import { NO_SECRETS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
+import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
 import { pause } from '../src/lib/server/process/liveness.ts';
 import { whileAway, type Store } from '../src/lib/server/store/connect.ts';
+import { addKnock } from '../src/lib/server/store/door-store.ts';
 import { readProgress } from '../src/lib/server/store/job-store.ts';
 import { addSite, listSites, saveSiteSettings } from '../src/lib/server/store/site-store.ts';
 import { createSurvey, getSurvey, listSurveys } from '../src/lib/server/store/survey-store.ts';
@@ -51,6 +53,7 @@ export async function seedDemo(
         if (surveys.some((survey) => survey.state === 'finished')) continue;
         const open = surveys.find((survey) => survey.state === 'waiting' || survey.state === 'running');
         const survey = open ?? (await createSurvey(db, site.id, demoSettings(port, edition), '', 0, null, asOf));
+        if (!open) await knockFirst(store, site.id, demoSettings(port, edition));
         log(`Surveying the demo site as of ${asOf}`);
         for (let told = 0; !isOver(); await pause(200)) {
             const now = await whileAway(() => getSurvey(db, survey.id));
@@ -66,4 +69,16 @@ export async function seedDemo(
         }
         if (isOver()) return;
     }
+}
+
+/** What an architect does first; the three knocks are then there to be laid side by side. */
+async function knockFirst(store: Store, siteId: number, settings: SurveySettings): Promise<void> {
+    const report = await checkDoor({
+        settings,
+        secrets: NO_SECRETS,
+        keepsOut: false,
+        otherAgent: OTHER_AGENT,
+        stop: AbortSignal.timeout(60_000),
+    });
+    await whileAway(() => addKnock(store.db, siteId, report));
 }

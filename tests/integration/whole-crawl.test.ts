@@ -544,7 +544,7 @@ describe('site text of any script and direction', () => {
             const page = PAGES[path];
             return page
                 ? { status: 200, headers: { 'content-type': page.type }, body: page.bytes }
-                : { status: 404, headers: {}, body: '' };
+                : { status: 404, headers: { 'content-type': 'text/plain' }, body: '' };
         });
         const titles = column(measured, 'title');
         const at = (path: string): unknown => titles[path];

@@ -11,6 +11,8 @@ export const PRODUCT_TOKEN = 'edgemap';
 export interface RobotsMeta {
     name: string;
     content: string;
+    /** Line it stands on, from 1. */
+    line?: number;
 }
 
 export interface RobotsDirectives {

@@ -237,7 +237,7 @@ export function readDocument(
         if (content === null) return;
         const name = (attributeOf(element, 'name') ?? '').trim().toLowerCase();
         if ((name === 'robots' || name === token) && isInHead(element)) {
-            metas.push({ name, content: foldSpace(content) });
+            metas.push({ name, content: foldSpace(content), line: places(element.offset).line });
         } else if (name === 'description') description ??= foldSpace(content);
         if ((attributeOf(element, 'http-equiv') ?? '').trim().toLowerCase() === 'refresh') {
             refresh ??= { content, element };

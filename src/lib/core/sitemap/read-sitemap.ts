@@ -1,6 +1,7 @@
 /**
- * Reads a sitemap (protocol 0.9): `urlset` and `sitemapindex`. Entries come out as written and resolved; troubles come
- * out as data with their line, in the order met. Entities beyond XML's own five are never expanded.
+ * Reads a sitemap (protocol 0.9): `urlset`, `sitemapindex`, and the other forms the protocol takes, a plain list of
+ * addresses and an RSS or Atom feed. Entries come out as written and resolved; troubles come out as data with their
+ * line, in the order met. Entities beyond XML's own five are never expanded.
  */
 import { SaxesParser } from 'saxes';
 import { readAddress } from '../address/address.ts';
@@ -40,7 +41,7 @@ export interface SitemapTrouble {
 }
 
 export interface SitemapFile {
-    kind: 'urlset' | 'sitemapindex' | 'unknown';
+    kind: 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown';
     entries: SitemapEntry[];
     troubles: SitemapTrouble[];
 }
@@ -64,6 +65,11 @@ export function readSitemap(text: string, base: string): SitemapFile {
     if (/^\uFEFF?\s*(?:<!doctype html|<html)/i.test(text)) {
         trouble('html', 1, 'The file is an HTML page, not a sitemap.');
         return file;
+    }
+
+    if (/^\uFEFF?\s*https?:/i.test(text)) return readAddressList(text.replace(/^\uFEFF/, ''), base, file, trouble);
+    if (/^\uFEFF?\s*(?:<\?xml[^>]*>\s*)?(?:<!--[^]*?-->\s*)*<(?:rss|feed|rdf:RDF)[\s>]/.test(text.slice(0, 4_096))) {
+        return readFeed(text, base, file, trouble);
     }
 
     const parser = new SaxesParser({ xmlns: true });
@@ -116,20 +122,7 @@ export function readSitemap(text: string, base: string): SitemapFile {
             trouble('no-loc', entryLine, 'An entry has no address (no <loc>).');
             return;
         }
-        if (file.entries.length >= MAX_SITEMAP_ENTRIES) {
-            trouble('too-many', entryLine, 'The file lists more than 50,000 addresses; the rest was not read.');
-            stopped = true;
-            return;
-        }
-        if (written.length >= MAX_LOC_LENGTH) {
-            trouble('too-long', entryLine, 'An address has 2,048 characters or more.');
-        }
-        const found = readAddress(written, base);
-        if (!found.ok) {
-            trouble('bad-address', entryLine, `"${written.slice(0, 200)}" is no usable address.`);
-            return;
-        }
-        file.entries.push({ url: found.address.url, lastmod: lastmod.trim().slice(0, 64), line: entryLine });
+        if (!addEntry(file, { written, lastmod, line: entryLine }, base, trouble)) stopped = true;
     });
     parser.on('error', (error) => {
         if (!stopped) {
@@ -147,6 +140,97 @@ export function readSitemap(text: string, base: string): SitemapFile {
     if (file.kind !== 'unknown' && file.entries.length === 0 && file.troubles.length === 0) {
         trouble('empty', 0, 'The file lists no address.');
     }
+    return file;
+}
+
+type Report = (code: SitemapTroubleCode, line: number, say: string) => void;
+
+/** Adds one address as written; false when the file is full. */
+function addEntry(
+    file: SitemapFile,
+    entry: { written: string; lastmod: string; line: number },
+    base: string,
+    trouble: Report,
+): boolean {
+    const { written, lastmod, line } = entry;
+    if (file.entries.length >= MAX_SITEMAP_ENTRIES) {
+        trouble('too-many', line, 'The file lists more than 50,000 addresses; the rest was not read.');
+        return false;
+    }
+    if (written.length >= MAX_LOC_LENGTH) trouble('too-long', line, 'An address has 2,048 characters or more.');
+    const found = readAddress(written, base);
+    if (found.ok) file.entries.push({ url: found.address.url, lastmod: lastmod.trim().slice(0, 64), line });
+    else trouble('bad-address', line, `"${written.slice(0, 200)}" is no usable address.`);
+    return true;
+}
+
+/** A text file with one address in a line. */
+function readAddressList(text: string, base: string, file: SitemapFile, trouble: Report): SitemapFile {
+    file.kind = 'text';
+    let line = 0;
+    for (let at = 0; at < text.length;) {
+        const end = text.indexOf('\n', at);
+        const written = text.slice(at, end === -1 ? text.length : end).trim();
+        at = end === -1 ? text.length : end + 1;
+        line++;
+        if (written === '') continue;
+        if (!/^https?:/i.test(written)) {
+            trouble('bad-address', line, `"${written.slice(0, 200)}" is no address with http or https.`);
+        } else if (!addEntry(file, { written, lastmod: '', line }, base, trouble)) break;
+    }
+    return file;
+}
+
+/** RSS 2.0 (`item` with `link`, `pubDate`), RSS 1.0 and Atom 1.0 (RFC 4287: `entry` with `link href`, `updated`). */
+function readFeed(text: string, base: string, file: SitemapFile, trouble: Report): SitemapFile {
+    file.kind = 'feed';
+    const parser = new SaxesParser({ xmlns: false });
+    const path: string[] = [];
+    let entry: { written: string; lastmod: string; line: number } | null = null;
+    let stopped = false;
+    const local = (name: string): string => name.slice(name.indexOf(':') + 1);
+    parser.on('opentag', (tag) => {
+        const name = local(tag.name);
+        if (name === 'item' || name === 'entry') entry = { written: '', lastmod: '', line: parser.line };
+        else if (name === 'link' && entry && path.at(-1) === 'entry') {
+            const { href, rel } = tag.attributes;
+            if (typeof href === 'string' && (rel === undefined || rel === 'alternate') && entry.written === '') {
+                entry.written = href.trim();
+            }
+        }
+        path.push(name);
+    });
+    const words = (value: string): void => {
+        if (!entry || (path.at(-2) !== 'item' && path.at(-2) !== 'entry')) return;
+        const name = path.at(-1);
+        if (name === 'link' && path.at(-2) === 'item') entry.written += value;
+        else if (name === 'pubDate' || name === 'updated' || name === 'date') entry.lastmod += value;
+    };
+    parser.on('text', words);
+    parser.on('cdata', words);
+    parser.on('closetag', (tag) => {
+        path.pop();
+        const name = local(tag.name);
+        if (stopped || !entry || (name !== 'item' && name !== 'entry')) return;
+        const done = { ...entry, written: entry.written.trim() };
+        entry = null;
+        if (done.written === '') trouble('no-loc', done.line, 'An entry of the feed has no link.');
+        else if (!addEntry(file, done, base, trouble)) stopped = true;
+    });
+    parser.on('error', (error) => {
+        if (!stopped) {
+            const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
+            trouble(
+                'not-xml',
+                parser.line,
+                `The XML is broken at line ${parser.line}: ${what}. What stood before it was read.`,
+            );
+        }
+        stopped = true;
+    });
+    for (let at = 0; at < text.length && !stopped; at += 65_536) parser.write(text.slice(at, at + 65_536));
+    if (!stopped) parser.close();
+    if (file.entries.length === 0 && file.troubles.length === 0) trouble('empty', 0, 'The feed lists no address.');
     return file;
 }
 

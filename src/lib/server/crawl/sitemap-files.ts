@@ -88,9 +88,9 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
                 row.note = [
                     file.kind === 'sitemapindex'
                         ? `index of ${file.entries.length}`
-                        : file.kind === 'urlset'
-                          ? `${file.entries.length} addresses`
-                          : 'not read',
+                        : file.kind === 'unknown'
+                          ? 'not read'
+                          : `${file.entries.length} addresses${file.kind === 'text' ? ' in a plain list' : file.kind === 'feed' ? ' in a feed' : ''}`,
                     ...(lastUrl === source.url ? [] : [`redirects to ${lastUrl}`]),
                     ...bytes,
                     ...troubles,
@@ -134,7 +134,7 @@ async function follow(
 }
 
 /** Text of a sitemap; gzip is told by its first bytes, whatever the name, and unpacked up to the protocol's size. */
-async function unpackedText(
+export async function unpackedText(
     answer: Answer,
 ): Promise<{ ok: true; text: string; cut: boolean } | { ok: false; say: string }> {
     let bytes: Uint8Array = answer.body;

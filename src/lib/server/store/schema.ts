@@ -263,6 +263,71 @@ export const files = mysqlTable(
     (table) => [primaryKey({ columns: [table.surveyId, table.id] })],
 );
 
+/** A list of URLs from elsewhere, given to a survey: an access log, visits, what a search index lists, links of others. */
+export const imports = mysqlTable(
+    'evidence_import',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        surveyId: int('survey_id').notNull(),
+        kind: varchar('kind', { length: 16 }).notNull(),
+        /** File name, or what a person called it. */
+        name: varchar('name', { length: 255 }).notNull(),
+        at: moment('at').notNull(),
+        /** How it was read and what came of it (`ImportOutcome` of `core/evidence/import-outcome.ts`). */
+        outcome: json('outcome').notNull(),
+        /** Lines that could not be read, packed; bounded. */
+        badLines: bytes('bad_lines').notNull(),
+        /** Revision of the survey that has it; 1 where it was given before the survey ended. */
+        revision: int('revision').notNull(),
+    },
+    (table) => [index('evidence_import_survey').on(table.surveyId)],
+);
+
+/** One URL of an import, or one link of another site. */
+export const importRows = mysqlTable(
+    'evidence_import_row',
+    {
+        surveyId: int('survey_id').notNull(),
+        importId: int('import_id').notNull(),
+        n: int('n').notNull(),
+        url: address('url').notNull(),
+        /** The page that links here, for links of other sites; else empty. */
+        source: address('source').notNull(),
+        /** Values of the import's columns, a JSON array. */
+        cells: text('cells').notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.importId, table.n] })],
+);
+
+/** What a survey said at each of its revisions, so that earlier ones can be cited. */
+export const revisions = mysqlTable(
+    'revision',
+    {
+        surveyId: int('survey_id').notNull(),
+        number: int('number').notNull(),
+        at: moment('at').notNull(),
+        why: varchar('why', { length: 500 }).notNull(),
+        /** The summary as exported (`summary.json`) at that revision. */
+        summary: json('summary').notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.number] })],
+);
+
+/** A door check as it was found. */
+export const doorChecks = mysqlTable(
+    'door_check',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        /** The site it was made for; null for an address typed in. */
+        siteId: int('site_id'),
+        url: address('url').notNull(),
+        at: moment('at').notNull(),
+        /** `DoorReport` of `core/door/door-report.ts`. */
+        report: json('report').notNull(),
+    },
+    (table) => [index('door_check_site').on(table.siteId)],
+);
+
 export const jobs = mysqlTable(
     'job',
     {

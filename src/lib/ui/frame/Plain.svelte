@@ -11,18 +11,20 @@
         children: Snippet;
     }
     let { title, sites, site = null, children }: Props = $props();
+    const areas = $derived([
+        { name: 'Sites', question: 'which website?', href: '/sites', isCurrent: title === 'Sites' },
+        {
+            name: 'Door check',
+            question: 'is it open?',
+            href: site ? `/sites/${site.id}/door` : '/door',
+            isCurrent: title === 'Door check',
+        },
+    ]);
 </script>
 
 <svelte:head><title>{title} · Edge Map</title></svelte:head>
 <div class="frame">
-    <Rail
-        {site}
-        {sites}
-        survey={null}
-        surveys={[]}
-        onTheme={switchTheme}
-        areas={[{ name: 'Sites', question: 'which website?', href: '/sites', isCurrent: title === 'Sites' }]}
-    />
+    <Rail {site} {sites} survey={null} surveys={[]} onTheme={switchTheme} {areas} />
     <div class="neatline" aria-hidden="true"></div>
     <main id="main" class="main">
         <div class="set-bar" aria-hidden="true"><span class="ink3">{title}</span></div>

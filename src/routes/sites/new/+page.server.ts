@@ -1,5 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { appKey, appStore } from '$lib/server/app.ts';
+import { knockAtSite } from '$lib/server/door-actions.ts';
 import { nameOfSite } from '$lib/server/access/settings.ts';
 import { formToBegin, readSurveyForm } from '$lib/server/survey-form.ts';
 import { addSite, listSites } from '$lib/server/store/site-store.ts';
@@ -30,6 +31,10 @@ export const actions = {
         if (form.get('then') === 'survey') {
             const survey = await createSurvey(db, site.id, settings, '', 0, sealed);
             redirect(303, `/sites/${site.id}/${survey.number}/progress`);
+        }
+        if (form.get('then') === 'knock') {
+            const knocked = await knockAtSite(site, '', false);
+            redirect(303, `/sites/${site.id}/door${knocked.ok ? `?knock=${knocked.id}` : ''}`);
         }
         redirect(303, `/sites/${site.id}`);
     },

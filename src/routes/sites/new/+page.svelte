@@ -28,8 +28,9 @@
                 autocomplete="off"
             />
         </div>
-        <p class="mt-4 flex gap-2">
+        <p class="mt-4 flex flex-wrap gap-2">
             <button class="tb filled" name="then" value="survey">Add and start the survey</button>
+            <button class="tb outlined" name="then" value="knock">Add and knock at the door first</button>
             <button class="tb outlined" name="then" value="keep">Add only</button>
         </p>
     </form>

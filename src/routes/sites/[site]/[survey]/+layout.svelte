@@ -28,6 +28,7 @@
             href: `${base}/progress`,
             isCurrent: ['progress', 'templates', 'hosts'].some((part) => page.url.pathname === `${base}/${part}`),
         },
+        { name: 'Door check', question: 'is it open?', href: `/sites/${data.site.id}/door`, isCurrent: false },
     ]);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
 

@@ -8,7 +8,12 @@
 <Plain title="New survey" sites={data.sites} site={data.site}>
     <form method="post" class="pane" novalidate>
         <h1 class="headline mb-1">Survey {data.site.name} again, with the settings last used.</h1>
-        <p class="ink2 mb-3">Earlier surveys stay as they are.</p>
+        <p class="ink2 mb-3">
+            Earlier surveys stay as they are. <a class="set" href="/sites/{data.site.id}/door"
+                >Knock at the door first</a
+            >
+            to see whether a survey can get in.
+        </p>
         <SettingsFields
             values={form?.values ?? data.values}
             troubles={form?.troubles ?? []}

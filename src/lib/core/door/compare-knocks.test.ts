@@ -1,0 +1,143 @@
+import { describe, expect, it } from 'vitest';
+import { compareKnocks } from './compare-knocks.ts';
+import type { DoorFacts, DoorPage, DoorReport } from './door-report.ts';
+import { judgeDoor, realOrigin } from './judge-door.ts';
+
+const URL = 'https://www.site.example/';
+
+function page(change: Partial<DoorPage> = {}): DoorPage {
+    return {
+        url: URL,
+        hops: [{ url: change.url ?? URL, status: change.status ?? 200, to: '', by: '', failure: '' }],
+        status: 200,
+        failure: '',
+        mediaType: 'text/html',
+        title: 'Start',
+        language: 'en',
+        words: 100,
+        links: 9,
+        scripts: 0,
+        noindex: null,
+        noindexInBody: null,
+        canonical: null,
+        refresh: null,
+        closedBy: '',
+        isLeft: false,
+        ...change,
+    };
+}
+
+function facts(change: Partial<DoorFacts> = {}): DoorFacts {
+    return {
+        url: URL,
+        at: Date.UTC(2026, 2, 3),
+        agent: 'EdgeMap/0.1',
+        token: 'edgemap',
+        otherAgent: 'other',
+        keepsOut: false,
+        variants: [],
+        robots: {
+            url: `${URL}robots.txt`,
+            status: 404,
+            bytes: 0,
+            note: 'answered 404: no rules',
+            closes: 'nothing',
+            rule: '',
+            line: 0,
+            group: '',
+            rules: 0,
+            sitemaps: [],
+            crawlDelay: null,
+        },
+        start: page(),
+        startAsOther: page(),
+        samples: [],
+        differences: [],
+        sitemaps: [],
+        expected: null,
+        neighbours: [],
+        ...change,
+    };
+}
+
+const report = (change: Partial<DoorFacts> = {}): DoorReport => {
+    const found = facts(change);
+    return { facts: found, verdict: judgeDoor(found) };
+};
+const variant = (origin: string, lands: string, canonical = ''): DoorFacts['variants'][number] => ({
+    origin,
+    hops: [],
+    lands,
+    canonical,
+    certificate: null,
+});
+
+describe('judgeDoor', () => {
+    it('is shut by one noindex alone, and half open where most pages behind it are open', () => {
+        const noindex = { say: 'meta robots says noindex', where: 'line 3' };
+        const shut = report({ start: page({ noindex }), samples: [page({ noindex }), page({ noindex }), page()] });
+        expect(shut.verdict.state).toBe('shut');
+        const half = report({ start: page({ noindex }), samples: [page({ noindex }), page(), page()] });
+        expect(half.verdict.state).toBe('half');
+        expect(half.verdict.say).toContain('2 of 3 pages behind it may be indexed');
+    });
+
+    it('is half open where the start page is open and most of what lies behind is not', () => {
+        const { verdict } = report({ samples: [page({ status: 500 }), page({ status: 403 }), page()] });
+        expect(verdict).toMatchObject({ state: 'half', bolts: [] });
+        expect(verdict.say).toContain('only 1 of the 3 pages');
+    });
+
+    it('does not take words a person sees for what is missing', () => {
+        expect(report({ start: page({ words: 0, links: 0 }) }).verdict.bolts[0]?.kind).toBe('empty');
+        expect(report({ start: page({ words: 0, links: 3 }) }).verdict.bolts).toEqual([]);
+    });
+
+    it('names the real origin: where all lead, else what all canonicals name, else none', () => {
+        const both = ['https://a.example', 'https://www.a.example'] as const;
+        expect(realOrigin({ variants: both.map((origin) => variant(origin, both[1])) })).toBe(both[1]);
+        const apart = both.map((origin) => variant(origin, origin, `${both[0]}/`));
+        expect(realOrigin({ variants: apart })).toBe(both[0]);
+        expect(realOrigin({ variants: both.map((origin) => variant(origin, origin, `${origin}/`)) })).toBe('');
+        expect(realOrigin({ variants: [variant(both[0], ''), variant(both[1], both[1])] })).toBe(both[1]);
+    });
+
+    it('warns of a certificate that ends soon', () => {
+        const certificate = {
+            isTrusted: true,
+            trouble: '',
+            issuer: 'A',
+            names: [],
+            validTo: Date.UTC(2026, 2, 10),
+            isPinned: false,
+        };
+        const { verdict } = report({ variants: [{ ...variant(URL, URL), certificate }] });
+        expect(verdict.remarks).toContain('A certificate ends in 7 days.');
+    });
+});
+
+describe('compareKnocks', () => {
+    it('finds nothing between equal knocks', () => {
+        expect(compareKnocks(report(), report({ at: Date.UTC(2026, 3, 1) }))).toEqual([]);
+    });
+
+    it('tells what was mended and what came', () => {
+        const before = report({
+            robots: { ...facts().robots, status: 200, closes: 'site', rule: 'Disallow: /', line: 2, group: '*' },
+            start: page({ closedBy: 'Disallow: /' }),
+        });
+        const now = report({ expected: 40, start: page({ title: 'New start' }) });
+        const changes = compareKnocks(before, now);
+        expect(changes).toContainEqual({ what: 'the door', before: 'shut', now: 'open' });
+        expect(changes).toContainEqual({ what: 'what shuts', before: 'robots.txt', now: 'nothing' });
+        expect(changes).toContainEqual({ what: 'robots.txt answers', before: '200', now: '404' });
+        expect(changes).toContainEqual({
+            what: 'rule for the start page',
+            before: 'Disallow: / (line 2)',
+            now: 'none',
+        });
+        expect(changes).toContainEqual({ what: 'title', before: 'Start', now: 'New start' });
+        expect(changes).toContainEqual({ what: 'addresses in sitemaps', before: 'none could be read', now: '40' });
+        expect(changes.length).toBe(7);
+    });
+});

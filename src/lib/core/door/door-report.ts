@@ -1,0 +1,199 @@
+/**
+ * What a door check found, as plain data: who answers at a site's door, what its robots.txt, start page and sitemaps
+ * say, and how another agent is answered. It is stored as it is, so that two knocks can be laid side by side.
+ */
+
+/** One answer on the way from a URL to where it lands. */
+export interface DoorHop {
+    url: string;
+    /** Null when there was no answer. */
+    status: number | null;
+    /** Where it leads on; empty for the last. */
+    to: string;
+    /** How it leads on: the `Location` header or a refresh without delay. */
+    by: 'location' | 'refresh' | '';
+    /** Why there is no answer, or none that can be read, as a sentence part; empty otherwise. */
+    failure: string;
+}
+
+export interface DoorCertificate {
+    /** Taken by a client that knows the usual authorities. */
+    isTrusted: boolean;
+    /** Why it is not, as a sentence part; empty when it is. */
+    trouble: string;
+    issuer: string;
+    /** Names it is made out to. */
+    names: string[];
+    /** UTC, milliseconds since 1970; null when it could not be read. */
+    validTo: number | null;
+    /** The host is pinned: a survey takes its certificate whatever it says. */
+    isPinned: boolean;
+}
+
+/** One of the four usual ways to write the host. */
+export interface DoorVariant {
+    /** `https://www.a.example`, the origin asked. */
+    origin: string;
+    hops: DoorHop[];
+    /** Origin it lands on; empty when it does not land. */
+    lands: string;
+    /** Canonical its page declares; empty when none. */
+    canonical: string;
+    certificate: DoorCertificate | null;
+}
+
+/** A thing said on a page, and where it stands: a tag with its line, or a header. */
+export interface DoorPlace {
+    say: string;
+    where: string;
+}
+
+/** A page as one agent gets it. */
+export interface DoorPage {
+    url: string;
+    hops: DoorHop[];
+    /** Of the last answer. */
+    status: number | null;
+    failure: string;
+    mediaType: string;
+    title: string;
+    language: string;
+    /** Words of the body; null where there is no document. */
+    words: number | null;
+    /** Links to pages of the site itself; null where there is no document. */
+    links: number | null;
+    /** Other files and scripts it calls: what an empty page may be made by. */
+    scripts: number;
+    noindex: DoorPlace | null;
+    /** Noindex that counts for nothing, because it stands in the body. */
+    noindexInBody: DoorPlace | null;
+    /** The accepted canonical where it is another URL. */
+    canonical: DoorPlace | null;
+    /** A refresh with a delay, or to the page itself. */
+    refresh: DoorPlace | null;
+    /** What robots.txt says of the URL asked: the rule as quoted with file and line; empty when nothing closes it. */
+    closedBy: string;
+    /** Not asked for, because robots.txt closes it and the check keeps to that. */
+    isLeft: boolean;
+}
+
+export interface DoorRobots {
+    url: string;
+    status: number | null;
+    /** Bytes as received; null when there was no answer. */
+    bytes: number | null;
+    /** What was found, as a sentence part. */
+    note: string;
+    /** What it closes for our agent; `unreachable`: the file cannot be had, so everything counts as closed. */
+    closes: 'nothing' | 'some' | 'start' | 'site' | 'unreachable';
+    /** The rule that decides for the start page, as quoted, with its line; empty when none does. */
+    rule: string;
+    line: number;
+    /** The agents of the group that speaks to ours: our token, or `*`; empty when no group does. */
+    group: string;
+    /** Rules that speak to our agent. */
+    rules: number;
+    sitemaps: { href: string; line: number }[];
+    crawlDelay: number | null;
+}
+
+/** One test of a sitemap: what was tried, what was seen, and whether it is in order; null where that cannot be said. */
+export interface SitemapStep {
+    test: string;
+    tried: string;
+    seen: string;
+    ok: boolean | null;
+}
+
+export interface DoorSitemap {
+    url: string;
+    /** How it was found: a line of robots.txt, a usual place, an index. */
+    found: string;
+    kind: 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown' | 'missing';
+    /** Addresses it lists, files for an index; null when it could not be read. */
+    entries: number | null;
+    bytes: number | null;
+    /** In order, cheapest first; ends with the first that makes the rest impossible. */
+    steps: SitemapStep[];
+}
+
+/** What another agent is answered where it differs. */
+export interface DoorDifference {
+    url: string;
+    /** What differs: status, landing, noindex, canonical, title, words, links. */
+    what: string;
+    ours: string;
+    other: string;
+}
+
+export interface DoorNeighbour {
+    host: string;
+    links: number;
+    /** A page that links there. */
+    example: string;
+}
+
+export interface DoorFacts {
+    /** The URL asked for, in our spelling. */
+    url: string;
+    /** When, UTC, milliseconds since 1970. */
+    at: number;
+    agent: string;
+    token: string;
+    otherAgent: string;
+    /** What robots.txt closes was left alone, the start page included. */
+    keepsOut: boolean;
+    variants: DoorVariant[];
+    robots: DoorRobots;
+    start: DoorPage;
+    /** The same page as the other agent gets it; null when it was not asked. */
+    startAsOther: DoorPage | null;
+    samples: DoorPage[];
+    differences: DoorDifference[];
+    sitemaps: DoorSitemap[];
+    /** Distinct addresses over all sitemaps: the number of pages to expect; null when none could be read. */
+    expected: number | null;
+    neighbours: DoorNeighbour[];
+}
+
+/** What keeps a survey, or an index, out. */
+export interface Bolt {
+    kind:
+        | 'no-answer'
+        | 'tls'
+        | 'elsewhere'
+        | 'agent'
+        | 'sign-in'
+        | 'status'
+        | 'robots'
+        | 'noindex'
+        | 'type'
+        | 'empty'
+        | 'canonical';
+    /** What it is, in words fit to stand after "shut by": "robots.txt". */
+    by: string;
+    /** What shuts it, a sentence. */
+    say: string;
+    /** Where that stands: file and line, tag, header, answer. */
+    where: string;
+    /** What would open it, a sentence. */
+    opens: string;
+    /** Nobody who keeps to robots.txt will ever see it, because robots.txt closes the page it stands on. */
+    isHidden: boolean;
+    /** Holds for the start page only; others are open. */
+    onlyHere: boolean;
+}
+
+export interface DoorVerdict {
+    state: 'open' | 'half' | 'shut';
+    /** One sentence. */
+    say: string;
+    bolts: Bolt[];
+    /** What is odd without shutting anything. */
+    remarks: string[];
+}
+
+export interface DoorReport {
+    facts: DoorFacts;
+    verdict: DoorVerdict;
+}

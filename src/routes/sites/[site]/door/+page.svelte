@@ -1,0 +1,53 @@
+<script lang="ts">
+    import { enhance } from '$app/forms';
+    import Plain from '$lib/ui/frame/Plain.svelte';
+    import DoorReportView from '$lib/ui/door/DoorReportView.svelte';
+    import KnockList from '$lib/ui/door/KnockList.svelte';
+    import { moment } from '$lib/ui/parts/format.ts';
+
+    let { data, form } = $props();
+    let isKnocking = $state(false);
+</script>
+
+<Plain title="Door check" sites={data.sites} site={data.site}>
+    <form
+        method="post"
+        novalidate
+        use:enhance={() => {
+            isKnocking = true;
+            return async ({ update }) => {
+                await update();
+                isKnocking = false;
+            };
+        }}
+    >
+        <div class="pane">
+            <h1 class="headline mb-1">
+                {data.knock ? data.knock.report.verdict.say : `Nobody has knocked at ${data.site.name} yet.`}
+            </h1>
+            <p class="ink2 mb-2">
+                {#if data.knock}{data.knock.url}, {moment(data.knock.at)}.{:else}A door check asks for robots.txt, the
+                    start page, the sitemaps and a few pages, to say whether a survey can get in and what would keep it
+                    out.{/if}
+            </p>
+            {#each form?.troubles ?? [] as trouble (trouble.say)}<p class="fault-line mb-2">{trouble.say}</p>{/each}
+            <p class="flex flex-wrap gap-2 items-center" aria-live="polite">
+                <button class="tb {data.knock ? 'outlined' : 'filled'}" disabled={isKnocking}
+                    >{data.knock ? 'Knock again' : 'Knock'}</button
+                >
+                <a class="tb outlined" href="/sites/{data.site.id}/new-survey">Start a survey</a>
+                <label class="inline-flex gap-1.5 items-center min-h-[24px]"
+                    ><input class="checkbox checkbox-xs" type="checkbox" name="keepsOut" /> keep out of what robots.txt closes,
+                    the start page included</label
+                >
+                {#if isKnocking}<span class="ink2"
+                        >Knocking; this takes a few seconds, longer where nobody answers.</span
+                    >{/if}
+            </p>
+        </div>
+        {#if data.knock}
+            <DoorReportView report={data.knock.report} before={data.before} knockName="at" />
+        {/if}
+    </form>
+    <KnockList list={data.list} shown={data.knock?.id ?? null} />
+</Plain>
