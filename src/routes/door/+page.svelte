@@ -70,6 +70,9 @@
             </div>
             <p class="flex flex-wrap gap-2 items-center mt-2" aria-live="polite">
                 <button class="tb filled" disabled={isKnocking}>Knock</button>
+                {#if data.knock}<a class="tb outlined" href="/sites/new?start={encodeURIComponent(data.knock.url)}"
+                        >Survey this site</a
+                    >{/if}
                 <label class="inline-flex gap-1.5 items-center min-h-[24px]"
                     ><input class="checkbox checkbox-xs" type="checkbox" name="keepsOut" /> keep out of what robots.txt closes,
                     the start page included</label

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What a door check found: the sentence, what shuts, what changed, and everything it looked at. */
     import type { DoorReport } from '$lib/core/door/door-report.ts';
+    import { passGates } from '$lib/core/gates/gates.ts';
     import { realOrigin } from '$lib/core/door/judge-door.ts';
     import type { KnockChange } from '$lib/core/door/compare-knocks.ts';
     import { count, counted, day, moment } from '../parts/format.ts';
@@ -27,6 +28,34 @@
     };
     const wayOf = (hops: (typeof start)['hops']): string =>
         hops.map((hop) => (hop.status === null ? hop.failure : String(hop.status))).join(' → ');
+    const gates = $derived(
+        passGates({
+            url: start.hops.at(-1)?.url ?? start.url,
+            internal: true,
+            robotsAllowed: start.closedBy === '',
+            robotsRule: start.closedBy,
+            status: start.status,
+            failure: start.failure,
+            redirectTo: start.hops.at(-1)?.to ?? '',
+            instantRefresh: '',
+            mediaType: start.mediaType,
+            noindex: start.noindex !== null,
+            noindexReason: start.noindex?.say ?? '',
+            canonicals: start.canonical ? [start.canonical.say] : [],
+        }),
+    );
+    const gatesSay = $derived(
+        gates.failed.length === 0
+            ? 'passes all seven'
+            : `stops at ${gates.failed[0]?.gate}${
+                  gates.failed.length > 1
+                      ? `; would stop at ${gates.failed
+                            .slice(1)
+                            .map((item) => item.gate)
+                            .join(' and ')} too`
+                      : ''
+              }`,
+    );
     const openSamples = $derived(
         facts.samples.filter((page) => page.status === 200 && page.failure === '' && page.noindex === null).length,
     );
@@ -127,7 +156,7 @@
     </table>
 </section>
 
-<div class="pane-row border-t border-(--edge)">
+<div class="pane-row halves border-t border-(--edge)">
     <section class="pane" aria-label="robots.txt">
         <h2 class="pane-name">robots.txt</h2>
         <dl class="facts">
@@ -155,6 +184,8 @@
             <p class="ink2">Not asked for: {start.closedBy}</p>
         {:else}
             <dl class="facts">
+                <dt>gates</dt>
+                <dd>{gatesSay}</dd>
                 <dt>answers</dt>
                 <dd class="breaks">
                     {wayOf(start.hops)}{start.hops.length > 1 ? `, at ${start.hops.at(-1)?.url}` : ''}
@@ -243,6 +274,14 @@
 {/if}
 
 <style>
+    .halves {
+        grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    }
+    @media (max-width: 900px) {
+        .halves {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
     .bolt {
         border-left: 4px solid var(--color-accent);
         padding: 2px 0 2px 10px;

@@ -8,10 +8,11 @@ import { createSurvey } from '$lib/server/store/survey-store.ts';
 
 export async function load({ url }) {
     const sites = await listSites(appStore().db);
-    return {
-        sites: sites.map(({ id, name }) => ({ id, name })),
-        ...formToBegin(null, url.searchParams.get('preset')),
-    };
+    const begin = formToBegin(null, url.searchParams.get('preset'));
+    // From a door that was knocked at: its address is filled in.
+    const start = url.searchParams.get('start');
+    if (start !== null) begin.values.start = start.slice(0, 2_000);
+    return { sites: sites.map(({ id, name }) => ({ id, name })), ...begin };
 }
 
 export const actions = {
