@@ -1,8 +1,9 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
+import { accessLogBench } from './access-log.ts';
 import { frontierBench } from './frontier.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
@@ -24,6 +25,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     frontier: frontierBench,
     menu: menuBench,
     memory: memoryBench,
+    log: accessLogBench,
 };
 
 const { values, positionals } = parseArgs({

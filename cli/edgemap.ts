@@ -1,5 +1,7 @@
 /** The command line after the launcher has made the machine ready. */
-import { UserError } from '../src/lib/server/process/data-folder.ts';
+import { join } from 'node:path';
+import { writeEvidence } from '../demo/make-evidence.ts';
+import { projectRoot, UserError } from '../src/lib/server/process/data-folder.ts';
 import { benchCommand } from './bench.ts';
 import { doorCommand } from './door.ts';
 import { runCommand } from './run.ts';
@@ -21,6 +23,9 @@ async function main(words: string[]): Promise<number> {
             return testCommand(rest);
         case 'bench':
             return benchCommand(rest);
+        case 'make-demo-evidence':
+            writeEvidence(join(projectRoot(), 'demo/evidence'));
+            return EXIT.done;
         case 'help':
         case undefined:
             console.log(helpText());

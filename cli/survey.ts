@@ -1,17 +1,23 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { parseArgs } from 'node:util';
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
+import { matchImport } from '../src/lib/core/evidence/import-matches.ts';
+import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
+import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import { measureSurvey, type MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
 import { countSurvey } from '../src/lib/core/survey/summary.ts';
-import type { SurveyProgress } from '../src/lib/core/survey/settings.ts';
+import type { SurveyProgress, SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
+import { importContext, makeImport } from '../src/lib/server/evidence/make-import.ts';
+import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
+import { giveImport, type NewImport } from '../src/lib/server/store/evidence-store.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
 import { loadRows } from '../src/lib/server/store/rows-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
@@ -30,6 +36,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 export: { type: 'string' },
                 settings: { type: 'string' },
                 preset: { type: 'string' },
+                evidence: { type: 'string', multiple: true },
+                'robot-word': { type: 'string', multiple: true },
                 ...settingOptions(),
             },
         });
@@ -48,6 +56,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
         preset: values.preset,
         options: values,
     });
+    const evidence = await readEvidence(values.evidence ?? [], values['robot-word'], settings);
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
 
@@ -79,6 +88,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 Date.now() + LEASE_MILLISECONDS,
                 sealed,
             );
+            for (const item of evidence) await giveImport(store.db, survey.id, item);
             console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
             const progress = progressLine();
             let result: SurveyJobResult;
@@ -136,6 +146,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                     .filter((file) => file.kind === 'sitemap' && file.status === 200)
                     .map((file) => `${file.url}: ${file.note}`),
             );
+            for (const item of evidence) console.log(evidenceLine(item, measured));
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
             return stoppedBy === null && result.state === 'finished' ? EXIT.done : EXIT.endedEarly;
         } finally {
@@ -146,6 +157,41 @@ export async function surveyCommand(words: string[]): Promise<number> {
         process.off('SIGINT', onSignal);
         process.off('SIGTERM', onSignal);
     }
+}
+
+/** Reads `KIND=FILE` lists before anything is surveyed, so that a wrong one costs no survey. */
+async function readEvidence(
+    given: string[],
+    robotWords: string[] | undefined,
+    settings: SurveySettings,
+): Promise<NewImport[]> {
+    const imports: NewImport[] = [];
+    for (const text of given) {
+        const [, kind = '', path = ''] = /^([a-z]+)=(.+)$/s.exec(text) ?? [];
+        const known = IMPORT_KINDS.find((item) => item === kind);
+        if (!known) {
+            throw new UsageError(
+                `--evidence takes KIND=FILE with one of ${IMPORT_KINDS.join(', ')}, for example --evidence log=access.log; "${text}" is none.`,
+            );
+        }
+        const read = await readImportFile(
+            resolve(path),
+            known,
+            importContext(settings),
+            robotWords ?? DEFAULT_ROBOT_WORDS,
+        );
+        if (!read.ok) throw new UsageError(`--evidence ${known}: ${read.say}`);
+        imports.push(makeImport(known, basename(path), read.read));
+    }
+    return imports;
+}
+
+/** What became of a list: how much of it was read, and what matches nothing. */
+function evidenceLine({ kind, name, outcome, rows }: NewImport, measured: MeasuredSurvey): string {
+    const number = (value: number): string => value.toLocaleString('en');
+    const { read, notRead, unmatched } = matchImport(measured, rows);
+    const bad = outcome.bad === 0 ? '' : `, ${number(outcome.bad)} lines could not be read`;
+    return `Evidence ${kind}, ${name}: ${number(outcome.rows)} addresses, ${number(read)} read, ${number(notRead)} not read, ${number(unmatched.length)} match nothing${bad}`;
 }
 
 /** Progress on standard error: one line that is written over in a terminal, a line now and then elsewhere. */

@@ -12,7 +12,10 @@ import { isOwnHost, SAFE_HEADERS } from '../src/lib/server/access/guard.ts';
 const environment = z.object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() }).parse(process.env);
 const port = environment.EDGEMAP_PORT;
 process.env.ORIGIN = `http://127.0.0.1:${port}`;
-process.env.BODY_SIZE_LIMIT = '1M';
+// Uploads are as large as logs are; everything else is bounded below.
+process.env.BODY_SIZE_LIMIT = 'Infinity';
+const MOST_BODY = 1_000_000;
+const UPLOAD = /^\/api\/v1\/sites\/\d+\/surveys\/\d+\/evidence(?:\?|$)/;
 
 interface Handler {
     handler: (request: object, response: object, next: () => void) => void;
@@ -26,6 +29,13 @@ const server = createServer((request, response) => {
         response.end(
             `This is Edge Map on your own machine. It answers to http://127.0.0.1:${port}/ and http://localhost:${port}/ only.\n`,
         );
+        return;
+    }
+    const length = Number(request.headers['content-length'] ?? 0);
+    const isUpload = request.method === 'POST' && UPLOAD.test(request.url ?? '');
+    if (!isUpload && (length > MOST_BODY || request.headers['transfer-encoding'] !== undefined)) {
+        response.writeHead(413, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' });
+        response.end('That is more than a form of ours holds.\n');
         return;
     }
     handler(request, response, () => {

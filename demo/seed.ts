@@ -1,14 +1,22 @@
 /** Seeds the demo: adds the demo site once and surveys its three editions for real. Nothing on screen is pre-baked. */
+import { join } from 'node:path';
+import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { NO_SECRETS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
+import { importContext, makeImport } from '../src/lib/server/evidence/make-import.ts';
+import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
+import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
+import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { pause } from '../src/lib/server/process/liveness.ts';
 import { whileAway, type Store } from '../src/lib/server/store/connect.ts';
 import { addKnock } from '../src/lib/server/store/door-store.ts';
-import { readProgress } from '../src/lib/server/store/job-store.ts';
+import { giveImport } from '../src/lib/server/store/evidence-store.ts';
+import { readProgress, releaseJob } from '../src/lib/server/store/job-store.ts';
 import { addSite, listSites, saveSiteSettings } from '../src/lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, listSurveys } from '../src/lib/server/store/survey-store.ts';
+import { createSurvey, getSurvey, listSurveys, type Survey } from '../src/lib/server/store/survey-store.ts';
 import { EDITION_DATES, EDITIONS, type Edition } from './fernhollow/editions.ts';
+import { EVIDENCE_FILES } from './make-evidence.ts';
 
 export const DEMO_HOST = 'www.fernhollow-tools.example';
 export const DEMO_START = `https://${DEMO_HOST}/`;
@@ -52,7 +60,7 @@ export async function seedDemo(
         const surveys = (await listSurveys(db, site.id)).filter((survey) => survey.asOf === asOf);
         if (surveys.some((survey) => survey.state === 'finished')) continue;
         const open = surveys.find((survey) => survey.state === 'waiting' || survey.state === 'running');
-        const survey = open ?? (await createSurvey(db, site.id, demoSettings(port, edition), '', 0, null, asOf));
+        const survey = open ?? (await surveyWithEvidence(store, site.id, port, edition));
         if (!open) await knockFirst(store, site.id, demoSettings(port, edition));
         log(`Surveying the demo site as of ${asOf}`);
         for (let told = 0; !isOver(); await pause(200)) {
@@ -81,4 +89,22 @@ async function knockFirst(store: Store, siteId: number, settings: SurveySettings
         stop: AbortSignal.timeout(60_000),
     });
     await whileAway(() => addKnock(store.db, siteId, report));
+}
+
+/** A survey of an edition with the lists its owner would have; no worker takes it before they are there. */
+async function surveyWithEvidence(store: Store, siteId: number, port: number, edition: Edition): Promise<Survey> {
+    const { db } = store;
+    const settings = demoSettings(port, edition);
+    const owner = ownerName();
+    const survey = await createSurvey(db, siteId, settings, owner, Date.now() + 60_000, null, EDITION_DATES[edition]);
+    const context = importContext(settings);
+    for (const kind of ['log', 'visits', 'search', 'external'] as const) {
+        const name = EVIDENCE_FILES[kind];
+        const path = join(projectRoot(), 'demo/evidence', edition, name);
+        const read = await readImportFile(path, kind, context, DEFAULT_ROBOT_WORDS);
+        if (!read.ok) throw new Error(read.say);
+        await giveImport(db, survey.id, makeImport(kind, name, read.read));
+    }
+    await releaseJob(db, survey.id, owner);
+    return survey;
 }

@@ -17,6 +17,7 @@ import { HELP } from './prose/help.ts';
 import { JOURNAL } from './prose/journal.ts';
 import type { ProsePage } from './prose/prose.ts';
 import { FRENCH, WELSH, type Translation } from './prose/translations.ts';
+import { UNLISTED_GUIDES } from './unlisted.ts';
 import { WORKSHOPS } from './prose/workshops.ts';
 import { calendarPage, filterLinks, filterPage, FIRST_MONTH } from './traps.ts';
 
@@ -39,7 +40,7 @@ const DOUBLED = new Set(['/', '/visit/']);
 export function fernhollow(edition: Edition = 'march', mended: readonly Fault[] = []): StandInSite {
     const faults = new Set(faultsOf(edition).filter((fault) => !mended.includes(fault)));
     const has = (fault: Fault): boolean => faults.has(fault);
-    const pages = buildPages(has);
+    const pages = buildPages(has, edition === 'september');
     return ({ scheme, host, path }) => {
         if (!HOSTS.has(host)) return text(404, 'No site of that name lives here.\n');
         const isBare = !host.startsWith('www.');
@@ -58,6 +59,14 @@ export function fernhollow(edition: Edition = 'march', mended: readonly Fault[] 
             return html(page({ path, title: made.title, main: made.main, canonical: path.replace(/&/g, '&amp;') }));
         return pages.get(path) ?? notFound();
     };
+}
+
+/** Paths of an edition that answer 200 with a page, in the order they were made; what never ends aside. */
+export function fernhollowPaths(edition: Edition): string[] {
+    const faults = new Set(faultsOf(edition));
+    return [...buildPages((fault) => faults.has(fault), edition === 'september')]
+        .filter(([, answer]) => answer.status === 200 && String(answer.headers['content-type']).startsWith('text/html'))
+        .map(([path]) => path);
 }
 
 function text(status: number, body: string): SiteAnswer {
@@ -175,7 +184,7 @@ function buildJournal(
     }
 }
 
-function buildPages(has: (fault: Fault) => boolean): Map<string, SiteAnswer> {
+function buildPages(has: (fault: Fault) => boolean, listsAll: boolean): Map<string, SiteAnswer> {
     const pages = new Map<string, SiteAnswer>();
     const sitemap: string[] = [];
     const put = (parts: PageParts, listed = true): void => {
@@ -333,8 +342,20 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
         put({
             path: '/guides/more/',
             title: 'More guides',
-            main: `<h1>More guides</h1>${list(links('guides', ORPHAN_GUIDES))}`,
+            main: `<h1>More guides</h1>${list(links('guides', listsAll ? [...ORPHAN_GUIDES, ...UNLISTED_GUIDES] : ORPHAN_GUIDES))}`,
         });
+    }
+    for (const guide of UNLISTED_GUIDES) {
+        put(
+            {
+                path: `/guides/${guide.slug}/`,
+                title: guide.title,
+                description: guide.lead,
+                trail: [['/guides/', 'Guides']],
+                main: `<article><h1>${escapeHtml(guide.title)}</h1>\n<p class="lead">${escapeHtml(guide.lead)}</p>\n${prose(guide.text)}</article>`,
+            },
+            listsAll,
+        );
     }
 
     // A renaming, twice: the ladder guide and the fees.

@@ -17,6 +17,11 @@ export function appStore(): Store {
     return store;
 }
 
+/** The data folder of this instance. */
+export function appFolder(): string {
+    return openDataFolder(dataFolderPath()).path;
+}
+
 /** The key that opens this instance's secrets. */
 export function appKey(): Buffer {
     return secretsKey(openDataFolder(dataFolderPath()).path);

@@ -3,6 +3,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import type { SurveySettings } from '../core/survey/settings.ts';
 import type { SurveyDecisions } from '../core/survey/survey-rows.ts';
 import { appStore, isEnded } from './app.ts';
+import { rememberRevision } from './revisions.ts';
 import { askToPause } from './store/job-store.ts';
 import { getSite } from './store/site-store.ts';
 import { createSurvey, getSurvey, resumeSurvey, saveDecisions, type Survey } from './store/survey-store.ts';
@@ -13,7 +14,8 @@ const PAUSE_PATIENCE = 20_000;
 export type Limits = Partial<Pick<SurveySettings, 'maxPages' | 'maxDepth' | 'maxMinutes'>>;
 
 /** Goes on with a survey that was paused or has ended. */
-export function goOn(survey: Survey, limits: Limits = {}): Promise<boolean> {
+export async function goOn(survey: Survey, limits: Limits = {}): Promise<boolean> {
+    await rememberRevision(survey, 'before it was gone on with');
     return resumeSurvey(appStore().db, survey.id, { limits });
 }
 
@@ -44,6 +46,7 @@ export function decided(before: SurveyDecisions, { of, kind, state }: Decision):
 export async function decide(survey: Survey, decision: Decision): Promise<boolean> {
     const { db } = appStore();
     const decisions = decided(survey.decisions, decision);
+    await rememberRevision(survey, `before ${decision.of} was ${decision.state === 'open' ? 'opened' : 'closed'}`);
     await saveDecisions(db, survey.id, decisions);
     if (!isEnded(survey)) {
         await askToPause(db, survey.id);

@@ -6,6 +6,13 @@ export function folderDepth(url: string): number {
     return path.split('/').length - 2;
 }
 
+/** The folder a URL lies in, with its origin: up to and with the last slash of its path. */
+export function folderOf(url: string): string {
+    const query = url.indexOf('?');
+    const end = query === -1 ? url.length : query;
+    return url.slice(0, url.lastIndexOf('/', end - 1) + 1);
+}
+
 /**
  * Section of a page: the first path segment if a slash follows it, else `/`. Language prefixes count as segments and
  * the case is kept (`measures.md`, "URLs and belonging").

@@ -2,11 +2,17 @@
  * The current set, in its first and smallest form: a text, and the narrowings that the numbers on the screens stand
  * for. Each narrowing is one field; all must hold.
  */
+import { originOf } from '../address/address.ts';
+import { sectionOf } from '../address/section.ts';
+import { orphanKinds, type OrphanKinds } from '../evidence/orphans.ts';
 import { evidenceBit, EVIDENCE, type Evidence } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isReadHtml, ORPHAN, type MeasuredSurvey } from '../survey/measured-survey.ts';
 import { PAGE_COLUMNS, pageRecord, type PageColumn } from '../survey/page-record.ts';
+
+const ORPHAN_FILTERS = ['any', 'strict', 'adrift', 'island', 'listing', 'decline'] as const;
+type OrphanFilter = (typeof ORPHAN_FILTERS)[number];
 
 export interface PageFilter {
     /** Part of the address or the title, any case. */
@@ -15,7 +21,16 @@ export interface PageFilter {
     depth?: number | 'none';
     /** Where it stops; `indexable` for what passes all; `unknown` for what cannot be told. */
     gate?: Gate | 'indexable' | 'unknown';
-    orphan?: 'any' | 'strict' | 'adrift';
+    /** `island`: in a group of orphans; `listing`, `decline`: reached, but by listings or nofollow links only. */
+    orphan?: OrphanFilter;
+    /** In that section. */
+    section?: string;
+    /** Of that origin. */
+    origin?: string;
+    /** In that folder or below: a URL that ends with a slash. */
+    folder?: string;
+    /** Listed by that sitemap. */
+    sitemap?: string;
     /** Has a depth. */
     reached?: true;
     /** Known by exactly this evidence. */
@@ -28,12 +43,17 @@ export interface PageFilter {
     reason?: string;
 }
 
+/** Narrowings by where a URL lies or is listed: plain texts. */
+const PLACES = ['section', 'origin', 'folder', 'sitemap'] as const;
+
 export const FILTER_GATES: readonly string[] = [...GATES, 'indexable', 'unknown'];
 
 /** Nodes that are in the set, ascending. O(nodes). */
 export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[] {
     const text = filter.text?.toLowerCase() ?? '';
     const mask = filter.evidence?.reduce((bits, name) => bits | evidenceBit(name), 0);
+    const members = membersOf(survey, filter.orphan);
+    const listed = filter.sitemap === undefined ? null : listedBy(survey, filter.sitemap);
     const found: number[] = [];
     for (let node = 0; node < survey.count; node++) {
         const page = survey.pages[node] ?? null;
@@ -41,12 +61,11 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         if (filter.depth !== undefined && depth !== (filter.depth === 'none' ? UNREACHED : filter.depth)) continue;
         if (filter.gate !== undefined && (survey.gates[node]!.gate ?? 'unknown') !== filter.gate) continue;
         if (filter.reached && depth === UNREACHED) continue;
-        if (filter.orphan !== undefined) {
-            const kind = survey.orphan[node];
-            if (kind !== ORPHAN.strict && kind !== ORPHAN.adrift) continue;
-            if (filter.orphan === 'strict' && kind !== ORPHAN.strict) continue;
-            if (filter.orphan === 'adrift' && kind !== ORPHAN.adrift) continue;
-        }
+        if (filter.orphan !== undefined && !isOfKind(survey, node, filter.orphan, members)) continue;
+        if (filter.section !== undefined && sectionOf(survey.urls[node]!) !== filter.section) continue;
+        if (filter.origin !== undefined && originOf(survey.urls[node]!) !== filter.origin) continue;
+        if (filter.folder !== undefined && !survey.urls[node]!.startsWith(filter.folder)) continue;
+        if (listed && !listed.has(survey.addressOf[node]!)) continue;
         if (mask !== undefined && survey.evidence[node] !== mask) continue;
         if (filter.known !== undefined && !(survey.evidence[node]! & evidenceBit(filter.known))) continue;
         if (filter.read === 'pages' && !isReadHtml(page)) continue;
@@ -62,6 +81,39 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         found.push(node);
     }
     return found;
+}
+
+/** Kinds of orphans take a walk over all links: made once for a survey. */
+const kindsOf = new WeakMap<MeasuredSurvey, OrphanKinds>();
+
+/** Nodes of a kind that is no column; null for the others. */
+function membersOf(survey: MeasuredSurvey, orphan: OrphanFilter | undefined): ReadonlySet<number> | null {
+    if (orphan !== 'island' && orphan !== 'listing' && orphan !== 'decline') return null;
+    let kinds = kindsOf.get(survey);
+    if (!kinds) kindsOf.set(survey, (kinds = orphanKinds(survey)));
+    if (orphan === 'island') return new Set(kinds.islands.flat());
+    return new Set(orphan === 'listing' ? kinds.listingOnly : kinds.declineOnly);
+}
+
+function isOfKind(
+    survey: MeasuredSurvey,
+    node: number,
+    orphan: OrphanFilter,
+    members: ReadonlySet<number> | null,
+): boolean {
+    if (members) return members.has(node);
+    const kind = survey.orphan[node];
+    if (orphan === 'strict') return kind === ORPHAN.strict;
+    if (orphan === 'adrift') return kind === ORPHAN.adrift;
+    return kind === ORPHAN.strict || kind === ORPHAN.adrift;
+}
+
+function listedBy(survey: MeasuredSurvey, sitemap: string): ReadonlySet<number> {
+    const listed = new Set<number>();
+    for (const row of survey.rows.evidence) {
+        if (row.evidence === 'sitemap' && row.source === sitemap) listed.add(row.address);
+    }
+    return listed;
 }
 
 export interface PageOrder {
@@ -96,6 +148,10 @@ export function filterToParams(filter: PageFilter): [string, string][] {
     if (filter.known !== undefined) params.push(['known', filter.known]);
     if (filter.read !== undefined) params.push(['read', filter.read]);
     if (filter.reason !== undefined) params.push(['reason', filter.reason]);
+    for (const name of PLACES) {
+        const value = filter[name];
+        if (value !== undefined) params.push([name, value]);
+    }
     return params;
 }
 
@@ -109,7 +165,12 @@ export function filterFromParams(params: { get(name: string): string | null }): 
     const gate = params.get('gate');
     if (gate !== null && FILTER_GATES.includes(gate)) filter.gate = gate as PageFilter['gate'];
     const orphan = params.get('orphan');
-    if (orphan === 'any' || orphan === 'strict' || orphan === 'adrift') filter.orphan = orphan;
+    const kind = ORPHAN_FILTERS.find((name) => name === orphan);
+    if (kind !== undefined) filter.orphan = kind;
+    for (const name of PLACES) {
+        const value = params.get(name);
+        if (value) filter[name] = value.slice(0, 4_096);
+    }
     if (params.get('reached') === 'yes') filter.reached = true;
     const isEvidence = (name: string): name is Evidence => (EVIDENCE as readonly string[]).includes(name);
     const evidence = params.get('evidence')?.split(/[+ ]/);
@@ -156,7 +217,14 @@ export function filterWords(filter: PageFilter): FilterWord[] {
             filter.gate === 'indexable' ? 'all' : filter.gate,
         );
     }
-    if (filter.orphan !== undefined) add('orphan', 'orphan', 'is', filter.orphan);
+    if (filter.orphan === 'listing') add('orphan', 'reached', 'by', 'listings only');
+    else if (filter.orphan === 'decline') add('orphan', 'reached', 'by', 'nofollow links only');
+    else if (filter.orphan === 'island') add('orphan', 'orphan', 'is in', 'an island');
+    else if (filter.orphan !== undefined) add('orphan', 'orphan', 'is', filter.orphan);
+    if (filter.section !== undefined) add('section', 'section', 'is', filter.section);
+    if (filter.origin !== undefined) add('origin', 'host', 'is', filter.origin);
+    if (filter.folder !== undefined) add('folder', 'folder', 'is', filter.folder);
+    if (filter.sitemap !== undefined) add('sitemap', 'sitemap', 'is', filter.sitemap);
     if (filter.evidence !== undefined) add('evidence', 'evidence', 'is', filter.evidence.join(' + '));
     if (filter.known !== undefined) add('known', 'evidence', 'has', filter.known);
     return words;

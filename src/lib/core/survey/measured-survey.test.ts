@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import type { LinkKind } from '../page/links.ts';
 import {
     filterPages,
     filterFromParams,
@@ -11,90 +10,12 @@ import {
 } from '../sets/page-filter.ts';
 import { pageWindow, placeInSet } from '../sets/page-window.ts';
 import { allLinks, linksOfPage } from './link-records.ts';
-import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import type { MeasuredSurvey } from './measured-survey.ts';
 import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
 import { nodeOfUrl, pageSheet } from './page-sheet.ts';
 import { countSurvey } from './summary.ts';
-import { emptyRows, unreadPage, type PageRow, type SurveyInfo, type SurveyRows } from './survey-rows.ts';
-
-const ORIGIN = 'https://site.example';
-
-interface Link {
-    to: string;
-    kind?: LinkKind;
-    anchor?: string;
-    rel?: string;
-    line?: number;
-}
-
-/** A site small enough to check by hand, built page by page. */
-class Site {
-    readonly rows: SurveyRows = emptyRows();
-    readonly #ids = new Map<string, number>();
-
-    id(path: string): number {
-        const url = path.startsWith('http') ? path : `${ORIGIN}${path}`;
-        let id = this.#ids.get(url);
-        if (id === undefined) {
-            id = this.#ids.size;
-            this.#ids.set(url, id);
-            this.rows.addresses.push({ id, url, internal: url.startsWith(ORIGIN) });
-        }
-        return id;
-    }
-
-    page(path: string, links: Link[] = [], facts: Partial<PageRow> = {}): this {
-        const address = this.id(path);
-        this.rows.pages.push({
-            ...unreadPage(address),
-            seq: this.rows.pages.length,
-            status: 200,
-            mediaType: 'text/html',
-            title: `Title of ${path}`,
-            words: 1,
-            robotsAllowed: true,
-            ...facts,
-        });
-        if (links.length === 0) return this;
-        const id = this.rows.lists.length;
-        this.rows.lists.push({
-            id,
-            links: links.map((link) => ({
-                kind: link.kind ?? 'a',
-                target: link.to.startsWith('mailto:') ? null : this.id(link.to),
-                text: link.to.startsWith('mailto:') ? link.to : '',
-                fragment: '',
-                anchor: link.anchor ?? link.to,
-                name: '',
-                rel: link.rel ?? '',
-            })),
-        });
-        this.rows.layouts.push({
-            id,
-            lines: links.map((link) => (link.line ?? 10) - 10),
-            columns: links.map(() => 1),
-            hrefs: links.map((link) => link.to),
-        });
-        this.rows.blocks.push({ id, region: 'main', place: 'main', list: id, name: `block${id}` });
-        this.rows.pageBlocks.push({ page: address, ordinal: 0, block: id, layout: id, line: 10 });
-        return this;
-    }
-
-    known(path: string, evidence: 'sitemap' | 'manual' = 'sitemap'): this {
-        this.rows.evidence.push({
-            address: this.id(path),
-            evidence,
-            source: evidence === 'sitemap' ? `${ORIGIN}/sitemap.xml` : '',
-            line: 3,
-            lastmod: '',
-        });
-        return this;
-    }
-
-    measure(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
-        return measureSurvey({ start: `${ORIGIN}/`, state: 'finished', cut: [], ...info }, this.rows);
-    }
-}
+import type { SurveyInfo } from './survey-rows.ts';
 
 /**
  * / -> /a (twice), /old, outside, itself; /old redirects to /b; /b -> /c (nofollow); /island <-> /isle, in the sitemap;

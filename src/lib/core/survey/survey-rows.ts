@@ -28,6 +28,8 @@ export const NOT_READ_REASONS = [
     'trap',
     /** It looks like an action. */
     'action',
+    /** It became known by evidence that was added after the survey had ended. */
+    'later',
 ] as const;
 export type NotRead = (typeof NOT_READ_REASONS)[number];
 
@@ -200,11 +202,15 @@ export interface CheckRow {
     readAt: number;
 }
 
+/** Kinds of evidence that do not follow from the link rows. */
+export const STORED_EVIDENCE = ['sitemap', 'robots', 'log', 'visits', 'search', 'external', 'manual'] as const;
+export type StoredEvidence = (typeof STORED_EVIDENCE)[number];
+
 /** Evidence that does not follow from the link rows. */
 export interface EvidenceRow {
     address: number;
-    evidence: 'sitemap' | 'robots' | 'manual';
-    /** File that names it (a sitemap's or robots.txt's URL); empty for typed in. */
+    evidence: StoredEvidence;
+    /** File that names it (a sitemap's or robots.txt's URL, the name of an import); empty for typed in. */
     source: string;
     line: number;
     lastmod: string;

@@ -20,6 +20,7 @@ import {
 import {
     unreadPage,
     type CutReason,
+    type EvidenceRow,
     type FileRow,
     type PageRow,
     type SurveyBatch,
@@ -38,12 +39,17 @@ import { RowMaker } from './row-maker.ts';
 import { readSitemaps, USUAL_PLACES, type SitemapSource } from './sitemap-files.ts';
 import { TargetChecks } from './target-checks.ts';
 
+/** A URL that is known from elsewhere, and where it is named. */
+export type KnownUrl = Pick<EvidenceRow, 'evidence' | 'source' | 'line'> & { url: string };
+
 export interface SurveyRunInput {
     settings: SurveySettings;
     secrets: SurveySecrets;
     decisions: SurveyDecisions;
     /** What earlier runs of this survey left; new for a new one. */
     earlier: EarlierRun;
+    /** URLs known from elsewhere: imports that were given to the survey. */
+    known: () => AsyncIterable<KnownUrl>;
     /** Milliseconds of reading that earlier runs have used of the time limit. */
     elapsed: number;
     /** Stores a batch; resolves when it lasts. */
@@ -226,6 +232,7 @@ class SurveyRun {
         if (trouble !== null) return trouble;
         this.#say('reading sitemaps');
         await this.#readSitemaps(robots.file.sitemaps.map((item) => ({ ...item, namedBy: robots.row.url })));
+        await this.#takeKnown();
         return null;
     }
 
@@ -353,6 +360,19 @@ class SurveyRun {
             }
             // After its entries: a file that is stored has all its entries stored, and need not be read again.
             this.#addFile(file.row);
+            await this.#flushIfDue();
+        }
+    }
+
+    /** Takes in what imports know: read after the link crawl, unless links reach it before. */
+    async #takeKnown(): Promise<void> {
+        for await (const { url, evidence, source, line } of this.#input.known()) {
+            if (this.#stopped) return;
+            if (!this.#belonging.isInternal(url)) continue;
+            const address = this.#rows.address(url);
+            this.#rows.addEvidence({ address, evidence, source, line, lastmod: '' });
+            this.#families.seen(this.#rows.urlOf(address));
+            this.#frontier.addOther(address);
             await this.#flushIfDue();
         }
     }

@@ -7,6 +7,7 @@ import { EarlierRun } from '../crawl/earlier-run.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
 import { storeBatch } from '../store/batch-store.ts';
 import { whileAway, type Store } from '../store/connect.ts';
+import { importedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { LeaseLost } from '../store/ownership.ts';
 import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
@@ -104,6 +105,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             secrets: opened.secrets,
             decisions: survey.decisions,
             earlier,
+            known: () => importedUrls(db, surveyId),
             elapsed: survey.readMilliseconds,
             stop: stop.signal,
             onBatch: async (batch) => {

@@ -5,7 +5,7 @@ import { drizzle } from 'drizzle-orm/mysql2';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import { REGIONS } from '../../core/page/links.ts';
-import type { SurveyBatch } from '../../core/survey/survey-rows.ts';
+import { emptyRows, type SurveyBatch } from '../../core/survey/survey-rows.ts';
 import { BulkMismatch, bulkLoad, RowWriter, type BulkValue } from './bulk-load.ts';
 import type { Database, Executor } from './connect.ts';
 import { mustOwn } from './ownership.ts';
@@ -159,6 +159,21 @@ async function loadInBulk(connection: PoolConnection, tables: Iterable<TableRows
         });
     }
     await loading;
+}
+
+/**
+ * Loads tables, and the rows of a batch behind them, inside the transaction that is open on a connection.
+ * @throws BulkMismatch when not every row arrived unharmed; the transaction must be rolled back then
+ */
+export async function loadTables(
+    connection: PoolConnection,
+    tables: TableRows[],
+    surveyId = 0,
+    batch: SurveyBatch = emptyRows(),
+    first: { evidence: number; file: number } = { evidence: 0, file: 0 },
+): Promise<void> {
+    await loadInBulk(connection, tables);
+    await loadInBulk(connection, rowsOfBatch(surveyId, batch, first));
 }
 
 /** The slow way, for when the fast one did not store what was sent: inserts in pieces, each checked. */

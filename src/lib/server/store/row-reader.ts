@@ -9,6 +9,7 @@ import type { Signature } from '../../core/doubles/signature.ts';
 import { REGIONS } from '../../core/page/links.ts';
 import {
     NOT_READ_REASONS,
+    STORED_EVIDENCE,
     type AddressRow,
     type BlockRow,
     type CheckRow,
@@ -183,7 +184,7 @@ function toEvidence(row: typeof schema.evidence.$inferSelect): EvidenceRow & { i
     return {
         id: row.id,
         address: row.address,
-        evidence: z.enum(['sitemap', 'robots', 'manual']).parse(row.evidence),
+        evidence: z.enum(STORED_EVIDENCE).parse(row.evidence),
         source: row.source,
         line: row.line,
         lastmod: row.lastmod,

@@ -191,7 +191,7 @@ export async function pauseSurvey(db: Database, id: number, readMilliseconds: nu
 }
 
 /** Reasons that are decided anew when a survey is gone on with. */
-const DECIDED_ANEW = ['limit', 'stopped', 'trap', 'action'];
+const DECIDED_ANEW = ['limit', 'stopped', 'trap', 'action', 'later'];
 
 /**
  * Goes on with a survey that was paused or has ended: what was read stays, what was left is judged anew.
@@ -296,5 +296,8 @@ const SURVEY_TABLES = [
     schema.targetChecks,
     schema.evidence,
     schema.files,
+    schema.importRows,
+    schema.imports,
+    schema.revisions,
     schema.addresses,
 ];

@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Sets of evidence, one row per combination, largest first: a matrix of intersections with its counts. */
+    import { EVIDENCE } from '$lib/core/evidence/evidence.ts';
     import type { EvidenceGroup } from '$lib/core/survey/summary.ts';
     import { count, counted } from '../parts/format.ts';
 
@@ -12,11 +13,7 @@
     }
     let { groups, hrefOf, hatched = false, most = 8 }: Props = $props();
     const names = $derived([...new Set(groups.flatMap((group) => group.evidence))]);
-    const columns = $derived(
-        ['link', 'sitemap', 'robots', 'redirect', 'canonical', 'hreflang', 'manual'].filter((name) =>
-            names.includes(name),
-        ),
-    );
+    const columns = $derived(EVIDENCE.filter((name) => names.includes(name)));
     const shown = $derived(groups.slice(0, most));
     const widest = $derived(Math.max(1, ...groups.map((group) => group.urls)));
     const STEP = 16;

@@ -1,11 +1,17 @@
 <script lang="ts">
     /** The line of sub-areas under the set bar of the survey's own area. */
-    let { base, current }: { base: string; current: 'progress' | 'templates' | 'hosts' } = $props();
-    const items = $derived([
-        { id: 'progress', name: 'How it was read', href: `${base}/progress` },
-        { id: 'templates', name: 'Templates', href: `${base}/templates` },
-        { id: 'hosts', name: 'Other hosts', href: `${base}/hosts` },
-    ]);
+    const ITEMS = {
+        progress: 'How it was read',
+        completeness: 'Completeness',
+        evidence: 'Evidence',
+        orphans: 'Orphans',
+        sitemaps: 'Sitemaps',
+        'links-in': 'Links in',
+        templates: 'Templates',
+        hosts: 'Other hosts',
+    } as const;
+    let { base, current }: { base: string; current: keyof typeof ITEMS } = $props();
+    const items = $derived(Object.entries(ITEMS).map(([id, name]) => ({ id, name, href: `${base}/${id}` })));
 </script>
 
 <nav class="sub-areas" aria-label="Survey">
@@ -17,7 +23,8 @@
 <style>
     .sub-areas {
         display: flex;
-        gap: 16px;
+        flex-wrap: wrap;
+        gap: 0 16px;
         min-height: 30px;
         align-items: center;
         padding: 0 16px;

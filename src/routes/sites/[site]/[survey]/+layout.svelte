@@ -7,6 +7,16 @@
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
 
+    const PARTS_OF_SURVEY = [
+        'progress',
+        'completeness',
+        'evidence',
+        'orphans',
+        'sitemaps',
+        'links-in',
+        'templates',
+        'hosts',
+    ];
     let { data, children } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const areas = $derived([
@@ -26,7 +36,7 @@
             name: 'Survey',
             question: 'how was it read?',
             href: `${base}/progress`,
-            isCurrent: ['progress', 'templates', 'hosts'].some((part) => page.url.pathname === `${base}/${part}`),
+            isCurrent: PARTS_OF_SURVEY.some((part) => page.url.pathname === `${base}/${part}`),
         },
         { name: 'Door check', question: 'is it open?', href: `/sites/${data.site.id}/door`, isCurrent: false },
     ]);

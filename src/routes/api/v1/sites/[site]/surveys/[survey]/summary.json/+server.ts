@@ -1,14 +1,17 @@
 import { error, json } from '@sveltejs/kit';
-import { allLinks } from '$lib/core/survey/link-records.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
-import { summaryOf } from '$lib/server/export/export-survey.ts';
+import { appStore, findRoute } from '$lib/server/app.ts';
+import { summaryNow } from '$lib/server/revisions.ts';
+import { listRevisions } from '$lib/server/store/evidence-store.ts';
 
-/** The counts of the survey, as `summary.json` of the command line. */
-export async function GET({ params }) {
+/** The counts of the survey, as `summary.json` of the command line; of an earlier revision with `?revision=N`. */
+export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { measured } = await openSurvey(found.survey);
-    let links = 0;
-    for (const _ of allLinks(measured)) links++;
-    return json(summaryOf(found.survey, measured, links));
+    const { survey } = found;
+    const asked = url.searchParams.get('revision');
+    if (asked === null || Number(asked) === survey.revision) return json(await summaryNow(survey));
+    const revisions = await listRevisions(appStore().db, survey.id);
+    const revision = revisions.find((item) => String(item.number) === asked);
+    if (!revision) error(404, `Survey ${survey.number} has no revision ${asked.slice(0, 20)} that was kept.`);
+    return json(revision.summary);
 }

@@ -1,0 +1,206 @@
+import { describe, expect, it } from 'vitest';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { variantKey } from '../address/variants.ts';
+import type { MeasuredSurvey } from '../survey/measured-survey.ts';
+import { completenessOf, evidenceMatrix } from './completeness.ts';
+import { EVIDENCE, evidenceNames } from './evidence.ts';
+import { linksIn } from './links-in.ts';
+import { NearestPages } from './nearest.ts';
+import { isListing, orphanKinds } from './orphans.ts';
+
+const paths = (survey: MeasuredSurvey, nodes: number[]): string[] =>
+    nodes.map((node) => survey.urls[node]!.replace(ORIGIN, ''));
+const nodeOf = (survey: MeasuredSurvey, path: string): number => survey.urls.indexOf(`${ORIGIN}${path}`);
+
+/**
+ * / -> /a/, /list?page=2, and nofollow /declined; the list -> /only-listed; /old/ and below are known from the log
+ * only and link to each other; /lone in the sitemap; /shut closed; /new known only since.
+ */
+function sample(): Site {
+    return new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/a/' }, { to: '/list?page=2' }, { to: '/declined', rel: 'nofollow' }, { to: '/shut' }])
+        .page('/a/', [{ to: '/a/deep' }])
+        .page('/a/deep', [{ to: '/' }], { title: 'Sharpening a plane iron', h1: 'Plane irons' })
+        .page('/list?page=2', [{ to: '/only-listed' }])
+        .page('/only-listed')
+        .page('/declined')
+        .page('/old/', [{ to: '/old/x/one' }])
+        .page('/old/x/one', [{ to: '/old/' }, { to: '/a/' }])
+        .page('/lone', [], { title: 'How to set a plane iron' })
+        .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, robotsRule: 'Disallow: /shut' })
+        .page('/new', [], { status: null, notRead: 'later', robotsAllowed: null })
+        .known('/old/', 'log')
+        .known('/old/x/one', 'log')
+        .known('/lone')
+        .known('/new', 'visits');
+}
+
+describe('completenessOf', () => {
+    const complete = completenessOf(sample().measure(), new Set(['log', 'visits']));
+
+    it('counts every intersection of evidence, largest first', () => {
+        const counted = Object.fromEntries(complete.matrix.map((item) => [item.evidence.join(' '), item.urls]));
+        expect(counted).toEqual({ link: 6, 'link log': 2, 'link manual': 1, sitemap: 1, visits: 1 });
+        expect(complete.matrix.map((item) => item.urls)).toEqual([6, 2, 1, 1, 1]);
+        expect(complete.matrix[0]).toMatchObject({ urls: 6, pages: 5 });
+    });
+
+    it('counts parts of the site, and what was not read by reason', () => {
+        expect(complete.sections).toEqual([
+            { name: '/', known: 7, read: 5, pages: 5, reached: 4 },
+            { name: 'a', known: 2, read: 2, pages: 2, reached: 2 },
+            { name: 'old', known: 2, read: 2, pages: 2, reached: 0 },
+        ]);
+        expect(complete.origins).toEqual([{ name: ORIGIN, known: 11, read: 9, pages: 9, reached: 6 }]);
+        expect(complete.notRead).toEqual([
+            { reason: 'later', urls: 1 },
+            { reason: 'robots', urls: 1 },
+        ]);
+    });
+
+    it('finds the highest folder that no link path touches', () => {
+        expect(complete.lost).toEqual([{ folder: '/old/', origin: ORIGIN, urls: 2, pages: 2, evidence: ['log'] }]);
+    });
+
+    it('says what cannot be claimed, and what nobody gave it', () => {
+        expect(complete.notAsked).toEqual(['search', 'external']);
+        expect(complete.cannotClaim).toEqual([
+            '1 URL is closed by robots.txt: what it holds and where it links is not known.',
+            '1 URL became known after the survey; whether it answers is not known until it is read.',
+            'No sitemap could be read, so pages that only a sitemap would know are missing.',
+            'Nobody gave it what a search index lists or links from other sites: pages that only those would know are missing.',
+        ]);
+        const cut = completenessOf(sample().measure({ cut: ['max-pages'] }), new Set());
+        expect(cut.cannotClaim[0]).toContain('cut short (max-pages)');
+    });
+});
+
+describe('evidenceMatrix', () => {
+    it('agrees with counting by hand over random masks', () => {
+        let state = 1;
+        const masks = Uint16Array.from({ length: 5_000 }, () => {
+            state = (Math.imul(state, 1_103_515_245) + 12_345) >>> 0;
+            return (state >>> 8) % (1 << EVIDENCE.length);
+        });
+        const plain = new Map<string, [number, number]>();
+        masks.forEach((mask, node) => {
+            const key = evidenceNames(mask).join(' ');
+            const counts = plain.get(key) ?? [0, 0];
+            counts[0]++;
+            if (node % 3 === 0) counts[1]++;
+            plain.set(key, counts);
+        });
+        const matrix = evidenceMatrix(masks, (node) => node % 3 === 0);
+        expect(new Map(matrix.map((item) => [item.evidence.join(' '), [item.urls, item.pages]]))).toEqual(plain);
+        expect(matrix.every((item, index) => index === 0 || matrix[index - 1]!.urls >= item.urls)).toBe(true);
+    });
+});
+
+describe('orphanKinds', () => {
+    const survey = sample().measure();
+    const kinds = orphanKinds(survey);
+
+    it('tells strict, adrift, islands, listing-only and decline-only apart', () => {
+        expect(paths(survey, kinds.strict)).toEqual(['/lone']);
+        expect(paths(survey, kinds.adrift)).toEqual(['/old/', '/old/x/one']);
+        expect(kinds.islands.map((island) => paths(survey, island))).toEqual([['/old/', '/old/x/one']]);
+        expect(paths(survey, kinds.listingOnly)).toEqual(['/only-listed']);
+        expect(paths(survey, kinds.declineOnly)).toEqual(['/declined']);
+    });
+
+    it('knows nothing in a partial survey', () => {
+        expect(orphanKinds(sample().measure({ cut: ['max-pages'] }))).toEqual({
+            strict: [],
+            adrift: [],
+            islands: [],
+            listingOnly: [],
+            declineOnly: [],
+        });
+    });
+
+    it('takes a redirect of the start page for no link', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [], { status: 301 })
+            .page('/home', [{ to: '/x' }])
+            .page('/x');
+        site.rows.pages[0]!.redirectTo = site.id('/home');
+        const measured = site.measure();
+        expect(orphanKinds(measured)).toMatchObject({ strict: [], adrift: [], declineOnly: [] });
+    });
+
+    it.each([
+        ['/journal/page/3/', true],
+        ['/journal?page=2', true],
+        ['/tag/saws/', true],
+        ['/journal/2026/03/', true],
+        ['/guides/page-turning', false],
+        ['/tools?kind=2', false],
+        ['/', false],
+    ])('%s is a listing: %s', (path, is) => expect(isListing(`${ORIGIN}${path}`)).toBe(is));
+});
+
+describe('NearestPages', () => {
+    const survey = sample().measure();
+
+    it('finds the page that speaks of the same, by its rare words', () => {
+        const [first] = new NearestPages(survey).of(nodeOf(survey, '/lone'));
+        expect(paths(survey, [first!.node])).toEqual(['/a/deep']);
+        expect(first!.words).toEqual(expect.arrayContaining(['plane', 'iron']));
+        expect(first!.sameFolder).toBe(false);
+    });
+
+    it('offers only pages that links reach and that may be indexed, never the page itself', () => {
+        const near = new NearestPages(survey).of(nodeOf(survey, '/old/x/one'), 50).map((item) => item.node);
+        expect(paths(survey, near)).not.toContain('/old/');
+        expect(paths(survey, near)).not.toContain('/old/x/one');
+        expect(paths(survey, near)).not.toContain('/shut');
+    });
+});
+
+describe('links from other sites', () => {
+    it('land on pages, redirects, errors, losing variants, closed and unknown URLs', () => {
+        const site = sample()
+            .page('/moved', [], { status: 301 })
+            .page('/gone', [], { status: 404 })
+            .page('/A/', [], {})
+            .known('/moved', 'external')
+            .known('/gone', 'external')
+            .known('/A/', 'external');
+        const survey = (() => {
+            site.rows.pages.find((page) => page.address === site.id('/moved'))!.redirectTo = site.id('/a/');
+            return site.measure();
+        })();
+        const landing = linksIn(
+            survey,
+            ['/a/', '/moved', '/gone', '/A/', '/shut', '/new', '/never-heard-of'].map((path) => ({
+                url: `${ORIGIN}${path}`,
+                source: 'https://other.example/',
+                cells: [],
+            })),
+        );
+        expect(landing.map((item) => item.landing)).toEqual([
+            'page',
+            'redirect',
+            'error',
+            'variant',
+            'closed',
+            'not read',
+            'unknown',
+        ]);
+        expect(landing[1]).toMatchObject({ hops: 1, ends: nodeOf(survey, '/a/') });
+        expect(landing[3]).toMatchObject({ ends: nodeOf(survey, '/a/') });
+    });
+
+    it.each([
+        ['https://www.a.example/X/', 'http://a.example/x', true],
+        ['https://a.example/x/index.html', 'https://a.example/x/', true],
+        ['https://a.example//x', 'https://a.example/x', true],
+        ['https://a.example/x?b=2&a=1', 'https://a.example/x?a=1&b=2', true],
+        ['https://a.example/', 'https://www.a.example', true],
+        ['https://a.example/x', 'https://a.example/y', false],
+        ['https://a.example/x?a=1', 'https://a.example/x', false],
+        ['https://b.example/', 'https://a.example/', false],
+    ])('%s and %s are variants: %s', (a, b, are) => expect(variantKey(a) === variantKey(b)).toBe(are));
+});

@@ -1,0 +1,228 @@
+/**
+ * How complete a survey is: what was known and not read, which parts of the site links never touch, and what therefore
+ * cannot be claimed. Counts only; every one of them is the size of a set.
+ */
+import { folderOf } from '../address/section.ts';
+import { originOf } from '../address/address.ts';
+import { sectionOf } from '../address/section.ts';
+import { UNREACHED } from '../graph/depth.ts';
+import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
+import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from './evidence.ts';
+
+export interface Intersection {
+    /** Known by exactly these. */
+    evidence: Evidence[];
+    urls: number;
+    /** Of these, pages that were read (200, HTML). */
+    pages: number;
+}
+
+/** URLs by the exact evidence they are known by, largest first. O(nodes). */
+export function evidenceMatrix(masks: Uint16Array, isPage: (node: number) => boolean): Intersection[] {
+    // Eleven kinds of evidence: every mask has a place of its own.
+    const urls = new Uint32Array(1 << EVIDENCE.length);
+    const pages = new Uint32Array(1 << EVIDENCE.length);
+    for (let node = 0; node < masks.length; node++) {
+        const mask = masks[node]!;
+        urls[mask]!++;
+        if (isPage(node)) pages[mask]!++;
+    }
+    const found: Intersection[] = [];
+    for (let mask = 0; mask < urls.length; mask++) {
+        if (urls[mask]! > 0) found.push({ evidence: evidenceNames(mask), urls: urls[mask]!, pages: pages[mask]! });
+    }
+    return found.sort((a, b) => b.urls - a.urls || a.evidence.length - b.evidence.length);
+}
+
+/** A part of the site: how much of it is known, read and reached. */
+export interface PartCount {
+    /** Section name, or origin. */
+    name: string;
+    known: number;
+    read: number;
+    pages: number;
+    /** Pages that links reach. */
+    reached: number;
+}
+
+/** A folder that other evidence knows and no link path touches. */
+export interface LostFolder {
+    /** Path from the root with slashes at both ends. */
+    folder: string;
+    origin: string;
+    urls: number;
+    pages: number;
+    evidence: Evidence[];
+}
+
+export interface Completeness {
+    matrix: Intersection[];
+    notRead: { reason: string; urls: number }[];
+    sections: PartCount[];
+    origins: PartCount[];
+    lost: LostFolder[];
+    /** Evidence that nobody gave: not asked, never 0. */
+    notAsked: Evidence[];
+    /** What the survey cannot claim, a sentence each; empty when nothing limits it. */
+    cannotClaim: string[];
+}
+
+const REASON_WORDS: Record<string, string> = {
+    robots: 'closed by robots.txt',
+    limit: 'beyond a limit',
+    stopped: 'left when the survey was stopped',
+    trap: 'in a family that was closed as a trap',
+    action: 'left because they look like actions',
+    later: 'known only since the survey',
+};
+
+/** Why URLs were not read, in words that follow "that are". */
+export function reasonWords(reason: string): string {
+    return REASON_WORDS[reason] ?? `not answered (${reason})`;
+}
+
+/** Evidence that comes from outside, and what it is called. */
+const GIVEN: readonly Evidence[] = ['log', 'visits', 'search', 'external'];
+const GIVEN_WORDS: Record<string, string> = {
+    log: 'an access log',
+    visits: 'a list of visits',
+    search: 'what a search index lists',
+    external: 'links from other sites',
+};
+
+export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Evidence>): Completeness {
+    const sections = new Map<string, PartCount>();
+    const origins = new Map<string, PartCount>();
+    const notRead = new Map<string, number>();
+    const part = (of: Map<string, PartCount>, name: string): PartCount => {
+        let found = of.get(name);
+        if (!found) of.set(name, (found = { name, known: 0, read: 0, pages: 0, reached: 0 }));
+        return found;
+    };
+    for (let node = 0; node < survey.count; node++) {
+        const url = survey.urls[node]!;
+        const page = survey.pages[node] ?? null;
+        const isPage = isReadHtml(page);
+        const isReached = isPage && survey.depths.depth[node] !== UNREACHED;
+        for (const counts of [part(sections, sectionOf(url)), part(origins, originOf(url))]) {
+            counts.known++;
+            if (page?.status != null) counts.read++;
+            if (isPage) counts.pages++;
+            if (isReached) counts.reached++;
+        }
+        if (page?.status == null) {
+            const reason = page?.notRead || 'waiting';
+            notRead.set(reason, (notRead.get(reason) ?? 0) + 1);
+        }
+    }
+    const byKnown = (a: PartCount, b: PartCount): number => b.known - a.known || (a.name < b.name ? -1 : 1);
+    const reasons = [...notRead]
+        .map(([reason, urls]) => ({ reason, urls }))
+        .sort((a, b) => b.urls - a.urls || (a.reason < b.reason ? -1 : 1));
+    const notAsked = GIVEN.filter((evidence) => !given.has(evidence));
+    return {
+        matrix: evidenceMatrix(survey.evidence, (node) => isReadHtml(survey.pages[node] ?? null)),
+        notRead: reasons,
+        sections: [...sections.values()].sort(byKnown),
+        origins: [...origins.values()].sort(byKnown),
+        lost: lostFolders(survey),
+        notAsked,
+        cannotClaim: cannotClaim(survey, reasons, notAsked),
+    };
+}
+
+interface FolderCount {
+    urls: number;
+    pages: number;
+    reached: number;
+    mask: number;
+}
+
+/**
+ * The highest folders in which no page has a depth while the folder above has some. Two URLs or more: one page alone
+ * is an orphan, not a section. O(nodes x folder depth).
+ */
+export function lostFolders(survey: MeasuredSurvey): LostFolder[] {
+    const folders = new Map<string, FolderCount>();
+    for (let node = 0; node < survey.count; node++) {
+        const url = survey.urls[node]!;
+        const page = survey.pages[node] ?? null;
+        // What a link path could never have given a depth says nothing: redirects, files, what was closed or left.
+        if (!isReadHtml(page) && page?.notRead !== 'later') continue;
+        const isReached = survey.depths.depth[node] !== UNREACHED;
+        for (let folder: string | null = folderOf(url); folder !== null; folder = parentOf(folder)) {
+            let counts = folders.get(folder);
+            if (!counts) folders.set(folder, (counts = { urls: 0, pages: 0, reached: 0, mask: 0 }));
+            counts.urls++;
+            if (isReadHtml(page)) counts.pages++;
+            if (isReached) counts.reached++;
+            counts.mask |= survey.evidence[node]!;
+        }
+    }
+    const lost: LostFolder[] = [];
+    for (const [folder, counts] of folders) {
+        if (counts.reached > 0 || counts.urls < 2) continue;
+        const parent = parentOf(folder);
+        if (parent !== null && folders.get(parent)?.reached === 0) continue;
+        const origin = originOf(folder);
+        lost.push({
+            folder: folder.slice(origin.length),
+            origin,
+            urls: counts.urls,
+            pages: counts.pages,
+            evidence: evidenceNames(counts.mask & ~evidenceBit('link')),
+        });
+    }
+    return lost.sort((a, b) => b.urls - a.urls || (a.folder < b.folder ? -1 : 1));
+}
+
+/** The folder above, with its origin; null above the root. */
+function parentOf(folder: string): string | null {
+    const origin = originOf(folder);
+    if (folder.length <= origin.length + 1) return null;
+    return folder.slice(0, folder.lastIndexOf('/', folder.length - 2) + 1);
+}
+
+function cannotClaim(
+    survey: MeasuredSurvey,
+    reasons: { reason: string; urls: number }[],
+    notAsked: Evidence[],
+): string[] {
+    const said: string[] = [];
+    const number = (value: number): string => value.toLocaleString('en');
+    const of = (reason: string): number => reasons.find((item) => item.reason === reason)?.urls ?? 0;
+    if (!survey.complete) {
+        said.push(
+            `It was cut short (${survey.info.cut.join(', ') || survey.info.state}), so orphans are not known, and depths and counts hold for what was read only.`,
+        );
+    }
+    const closed = of('robots');
+    if (closed > 0) {
+        said.push(
+            `${number(closed)} ${closed === 1 ? 'URL is' : 'URLs are'} closed by robots.txt: what ${closed === 1 ? 'it holds and where it links' : 'they hold and where they link'} is not known.`,
+        );
+    }
+    const trapped = of('trap');
+    if (trapped > 0) {
+        said.push(
+            `${number(trapped)} URLs of closed families were seen and not read; how many more there are is not known.`,
+        );
+    }
+    const later = of('later');
+    if (later > 0) {
+        said.push(
+            `${number(later)} ${later === 1 ? 'URL' : 'URLs'} became known after the survey; whether ${later === 1 ? 'it answers' : 'they answer'} is not known until ${later === 1 ? 'it is' : 'they are'} read.`,
+        );
+    }
+    const failed = reasons
+        .filter(({ reason }) => REASON_WORDS[reason] === undefined && reason !== 'waiting')
+        .reduce((sum, { urls }) => sum + urls, 0);
+    if (failed > 0) said.push(`${number(failed)} ${failed === 1 ? 'URL' : 'URLs'} gave no answer that could be used.`);
+    if (!survey.hasSitemap) said.push('No sitemap could be read, so pages that only a sitemap would know are missing.');
+    if (notAsked.length > 0) {
+        const words = notAsked.map((evidence) => GIVEN_WORDS[evidence] ?? evidence);
+        const listed = words.length === 1 ? words[0] : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+        said.push(`Nobody gave it ${listed}: pages that only those would know are missing.`);
+    }
+    return said;
+}

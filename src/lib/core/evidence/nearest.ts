@@ -1,0 +1,94 @@
+/**
+ * What stands nearest to a page that nothing links to: the natural places for a link. Nearness is the same folder, and
+ * words of title, h1 and URL in common, weighed by how rare they are on this site.
+ */
+import { folderOf } from '../address/section.ts';
+import { pathOf } from '../address/address.ts';
+import { UNREACHED } from '../graph/depth.ts';
+import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
+
+export interface NearPage {
+    node: number;
+    sameFolder: boolean;
+    /** Words in common, rarest first. */
+    words: string[];
+}
+
+/** Shared by more pages than this share of the site, a word tells nothing of any of them. */
+const COMMON_SHARE = 0.2;
+/** A folder in common counts as much as one rare word. */
+const FOLDER_WEIGHT = 3;
+const MOST_WORDS = 5;
+
+/** Words of a page: of its title, h1 and the last part of its URL, lower case, three letters and more. */
+export function subjectWords(survey: MeasuredSurvey, node: number): Set<string> {
+    const page = survey.pages[node] ?? null;
+    let path = pathOf(survey.urls[node]!);
+    try {
+        path = decodeURIComponent(path);
+    } catch {
+        // Not encoded text: its letters are taken as they stand.
+    }
+    const text = `${page?.title ?? ''} ${page?.h1 ?? ''} ${path}`;
+    return new Set(text.toLowerCase().match(/[\p{L}\p{N}]{3,}/gu) ?? []);
+}
+
+/** An index over the pages that links reach and that may be indexed: only they are places for a link. */
+export class NearestPages {
+    readonly #survey: MeasuredSurvey;
+    readonly #byWord = new Map<string, number[]>();
+    readonly #byFolder = new Map<string, number[]>();
+    #pages = 0;
+
+    constructor(survey: MeasuredSurvey) {
+        this.#survey = survey;
+        for (let node = 0; node < survey.count; node++) {
+            if (!isReadHtml(survey.pages[node] ?? null) || survey.depths.depth[node] === UNREACHED) continue;
+            if (survey.gates[node]?.gate !== 'indexable') continue;
+            this.#pages++;
+            put(this.#byFolder, folderOf(survey.urls[node]!), node);
+            for (const word of subjectWords(survey, node)) put(this.#byWord, word, node);
+        }
+    }
+
+    /** The nearest pages of one, nearest first. */
+    of(node: number, most = 3): NearPage[] {
+        const scores = new Map<number, number>();
+        const shared = new Map<number, { word: string; weight: number }[]>();
+        for (const word of subjectWords(this.#survey, node)) {
+            const pages = this.#byWord.get(word);
+            if (!pages || pages.length > Math.max(2, this.#pages * COMMON_SHARE)) continue;
+            const weight = Math.log(1 + this.#pages / pages.length);
+            for (const page of pages) {
+                scores.set(page, (scores.get(page) ?? 0) + weight);
+                const words = shared.get(page);
+                if (words) words.push({ word, weight });
+                else shared.set(page, [{ word, weight }]);
+            }
+        }
+        const folder = this.#byFolder.get(folderOf(this.#survey.urls[node]!)) ?? [];
+        const inFolder = new Set(folder);
+        // Of a large folder with nothing else in common, its first pages by depth do.
+        const nearHome = folder.length <= 200 ? folder : folder.slice(0, 200);
+        for (const page of nearHome) scores.set(page, (scores.get(page) ?? 0) + FOLDER_WEIGHT);
+        const depth = this.#survey.depths.depth;
+        return [...scores]
+            .filter(([page]) => page !== node)
+            .sort(([a, x], [b, y]) => y - x || depth[a]! - depth[b]! || a - b)
+            .slice(0, most)
+            .map(([page]) => ({
+                node: page,
+                sameFolder: inFolder.has(page),
+                words: (shared.get(page) ?? [])
+                    .sort((a, b) => b.weight - a.weight)
+                    .slice(0, MOST_WORDS)
+                    .map(({ word }) => word),
+            }));
+    }
+}
+
+function put(into: Map<string, number[]>, key: string, node: number): void {
+    const list = into.get(key);
+    if (list) list.push(node);
+    else into.set(key, [node]);
+}

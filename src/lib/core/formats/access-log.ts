@@ -1,0 +1,356 @@
+/**
+ * Access logs in Common and Combined Log Format, as a stream of bytes: one entry per target, with hits of people and
+ * of robots and when it was last asked for. Lines are read where they lie; only a line cut by the end of a piece is
+ * put together. A name of the virtual host before the rest, as many servers write it, is understood.
+ *
+ *     host ident user [10/Oct/2026:13:55:36 +0200] "GET /path HTTP/1.1" 200 2326 "referrer" "agent"
+ */
+import { ByteTable } from './byte-table.ts';
+
+/** Counts of one target. */
+export interface LogTarget {
+    /** As asked for: a path with query, or a whole URL; the escapes of the log undone. */
+    target: string;
+    /** Virtual host as logged; empty where the log names none. */
+    host: string;
+    /** GET answered with 200, by people and by robots. */
+    hits: number;
+    robotHits: number;
+    /** Last of those, UTC, milliseconds since 1970. */
+    lastSeen: number;
+}
+
+export interface LogCounts {
+    lines: number;
+    /** GET with 200. */
+    counted: number;
+    /** Other methods, other statuses: readable, and no evidence of a page. */
+    otherMethod: number;
+    otherStatus: number;
+    bad: number;
+    first: number;
+    last: number;
+}
+
+export interface BadLine {
+    /** From 1. */
+    line: number;
+    why: string;
+    /** The line, cut to a bounded length. */
+    text: string;
+}
+
+export interface AccessLogOptions {
+    /** Whether an agent of that name is a robot. */
+    isRobot: (agent: string) => boolean;
+    onBad?: (bad: BadLine) => void;
+    /** Distinct targets beyond this are not kept; reading says so. */
+    mostTargets?: number;
+}
+
+/** A line longer than this is no line of a log. */
+const LONGEST_LINE = 65_536;
+const LONGEST_BAD = 500;
+const LF = 10;
+const CR = 13;
+const SPACE = 32;
+const QUOTE = 34;
+const BACKSLASH = 92;
+const MONTHS = 'JanFebMarAprMayJunJulAugSepOctNovDec';
+
+const decoder = new TextDecoder('utf-8');
+
+export class AccessLogReader {
+    readonly counts: LogCounts = {
+        lines: 0,
+        counted: 0,
+        otherMethod: 0,
+        otherStatus: 0,
+        bad: 0,
+        first: Infinity,
+        last: -Infinity,
+    };
+    /** More distinct targets than are kept were met. */
+    overflowed = false;
+    readonly #options: AccessLogOptions;
+    readonly #most: number;
+    readonly #targets = new ByteTable();
+    readonly #agents = new ByteTable();
+    /** By agent number: 0 not asked yet, 1 people, 2 robot. */
+    #kindOf = new Uint8Array(1024);
+    #hits = new Float64Array(1024);
+    #robotHits = new Float64Array(1024);
+    #lastSeen = new Float64Array(1024);
+    /** Start of a line that the last piece did not end. */
+    #rest = new Uint8Array(0);
+    #isSkipping = false;
+    #key = new Uint8Array(LONGEST_LINE * 2);
+    /** The last moment read, its second aside. */
+    #lastStamp = new Uint8Array(26);
+    #lastMinute = NaN;
+
+    constructor(options: AccessLogOptions) {
+        this.#options = options;
+        this.#most = options.mostTargets ?? 2_000_000;
+    }
+
+    /** Reads a piece of the file; the pieces may end anywhere. */
+    push(piece: Uint8Array): void {
+        let at = 0;
+        if (this.#isSkipping || this.#rest.length > 0) {
+            const end = piece.indexOf(LF);
+            const head = end === -1 ? piece : piece.subarray(0, end);
+            if (!this.#isSkipping) this.#keepRest(head);
+            if (end === -1) return;
+            if (this.#isSkipping) this.#tooLong();
+            else {
+                const line = this.#rest;
+                this.#rest = new Uint8Array(0);
+                this.#line(line, 0, line.length);
+            }
+            this.#isSkipping = false;
+            at = end + 1;
+        }
+        while (at < piece.length) {
+            const end = piece.indexOf(LF, at);
+            if (end === -1) {
+                this.#keepRest(piece.subarray(at));
+                return;
+            }
+            this.#line(piece, at, end);
+            at = end + 1;
+        }
+    }
+
+    /** The file has ended. */
+    end(): void {
+        if (this.#isSkipping) this.#tooLong();
+        else if (this.#rest.length > 0) this.#line(this.#rest, 0, this.#rest.length);
+        this.#rest = new Uint8Array(0);
+        this.#isSkipping = false;
+    }
+
+    /** The targets met, in the order of first sight. */
+    *targets(): Generator<LogTarget> {
+        for (let number = 0; number < this.#targets.size; number++) {
+            const bytes = this.#targets.bytesOf(number);
+            const space = bytes.indexOf(SPACE);
+            yield {
+                host: decoder.decode(bytes.subarray(0, space)),
+                target: undoEscapes(decoder.decode(bytes.subarray(space + 1))),
+                hits: this.#hits[number]!,
+                robotHits: this.#robotHits[number]!,
+                lastSeen: this.#lastSeen[number]!,
+            };
+        }
+    }
+
+    get targetCount(): number {
+        return this.#targets.size;
+    }
+
+    #keepRest(piece: Uint8Array): void {
+        if (this.#rest.length + piece.length > LONGEST_LINE) {
+            this.#isSkipping = true;
+            this.#rest = new Uint8Array(0);
+            return;
+        }
+        const joined = new Uint8Array(this.#rest.length + piece.length);
+        joined.set(this.#rest);
+        joined.set(piece, this.#rest.length);
+        this.#rest = joined;
+    }
+
+    #tooLong(): void {
+        this.counts.lines++;
+        this.#bad('longer than 64 KiB', new Uint8Array(0), 0, 0);
+    }
+
+    #bad(why: string, from: Uint8Array, start: number, end: number): void {
+        this.counts.bad++;
+        this.#options.onBad?.({
+            line: this.counts.lines,
+            why,
+            text: decoder.decode(from.subarray(start, Math.min(end, start + LONGEST_BAD))),
+        });
+    }
+
+    #line(from: Uint8Array, start: number, lineEnd: number): void {
+        let end = lineEnd;
+        if (end > start && from[end - 1] === CR) end--;
+        this.counts.lines++;
+        if (end === start) {
+            // An empty line says nothing; at the end of a file it is usual.
+            return;
+        }
+        if (end - start > LONGEST_LINE) return this.#bad('longer than 64 KiB', from, start, end);
+        // [time]
+        const open = find(from, 91, start, end);
+        if (open === -1 || open + 28 > end || from[open + 27] !== 93) {
+            return this.#bad('no time in brackets, as [10/Oct/2026:13:55:36 +0200]', from, start, end);
+        }
+        const moment = this.#moment(from, open + 1);
+        if (Number.isNaN(moment)) return this.#bad('the time in brackets is none', from, start, end);
+        // "method target protocol"
+        const quote = open + 29;
+        if (from[quote] !== QUOTE) return this.#bad('no request in quotes after the time', from, start, end);
+        const closing = closingQuote(from, quote + 1, end);
+        if (closing === -1) return this.#bad('the request in quotes has no end', from, start, end);
+        const afterMethod = find(from, SPACE, quote + 1, closing);
+        if (afterMethod === -1) return this.#bad('the request names no target', from, start, end);
+        let afterTarget = closing;
+        for (let at = closing - 1; at > afterMethod; at--) {
+            if (from[at] === SPACE) {
+                afterTarget = at;
+                break;
+            }
+        }
+        // status
+        const status = closing + 2;
+        if (!isDigit(from[status]) || !isDigit(from[status + 1]) || !isDigit(from[status + 2]) || status + 3 > end) {
+            return this.#bad('no status after the request', from, start, end);
+        }
+        if (moment < this.counts.first) this.counts.first = moment;
+        if (moment > this.counts.last) this.counts.last = moment;
+        const isGet =
+            afterMethod === quote + 4 && from[quote + 1] === 71 && from[quote + 2] === 69 && from[quote + 3] === 84;
+        if (!isGet) {
+            this.counts.otherMethod++;
+            return;
+        }
+        if (from[status] !== 50 || from[status + 1] !== 48 || from[status + 2] !== 48) {
+            this.counts.otherStatus++;
+            return;
+        }
+        this.counts.counted++;
+        const target = this.#target(from, start, open, afterMethod + 1, afterTarget);
+        if (target === -1) return;
+        if (this.#isRobot(from, status + 3, end)) this.#robotHits[target]!++;
+        else this.#hits[target]!++;
+        if (moment > this.#lastSeen[target]!) this.#lastSeen[target] = moment;
+    }
+
+    /** Number of "host target"; -1 where no more are kept. */
+    #target(from: Uint8Array, start: number, open: number, targetStart: number, targetEnd: number): number {
+        // host ident user [: three words; with a virtual host before them, four.
+        let spaces = 0;
+        let first = -1;
+        for (let at = start; at < open; at++) {
+            if (from[at] === SPACE) {
+                if (first === -1) first = at;
+                spaces++;
+            }
+        }
+        let length = 0;
+        const key = this.#key;
+        if (spaces === 4 && first !== -1) for (let at = start; at < first; at++) key[length++] = from[at]!;
+        key[length++] = SPACE;
+        for (let at = targetStart; at < targetEnd; at++) key[length++] = from[at]!;
+        if (this.#targets.size >= this.#most) {
+            this.overflowed = true;
+            return -1;
+        }
+        const number = this.#targets.number(key, 0, length);
+        if (number >= this.#hits.length) this.#growTargets();
+        return number;
+    }
+
+    #growTargets(): void {
+        const double = (old: Float64Array<ArrayBuffer>): Float64Array<ArrayBuffer> => {
+            const grown = new Float64Array(old.length * 2);
+            grown.set(old);
+            return grown;
+        };
+        this.#hits = double(this.#hits);
+        this.#robotHits = double(this.#robotHits);
+        this.#lastSeen = double(this.#lastSeen);
+    }
+
+    /** The agent is the last piece in quotes; a common log has none, and nothing is said of who asked. */
+    #isRobot(from: Uint8Array, start: number, end: number): boolean {
+        const referrer = find(from, QUOTE, start, end);
+        if (referrer === -1) return false;
+        const referrerEnd = closingQuote(from, referrer + 1, end);
+        const agent = referrerEnd === -1 ? -1 : find(from, QUOTE, referrerEnd + 1, end);
+        if (agent === -1) return false;
+        const agentEnd = closingQuote(from, agent + 1, end);
+        const number = this.#agents.number(from, agent + 1, agentEnd === -1 ? end : agentEnd);
+        if (number >= this.#kindOf.length) {
+            const grown = new Uint8Array(this.#kindOf.length * 2);
+            grown.set(this.#kindOf);
+            this.#kindOf = grown;
+        }
+        let kind = this.#kindOf[number]!;
+        if (kind === 0) {
+            kind = this.#options.isRobot(decoder.decode(this.#agents.bytesOf(number))) ? 2 : 1;
+            this.#kindOf[number] = kind;
+        }
+        return kind === 2;
+    }
+
+    /** `10/Oct/2026:13:55:36 +0200` as UTC; NaN where it is none. Most lines share all but the second with the last. */
+    #moment(from: Uint8Array, at: number): number {
+        const stamp = this.#lastStamp;
+        let same = true;
+        for (let index = 0; index < 26; index++) {
+            if (index === 18 || index === 19) continue;
+            if (from[at + index] !== stamp[index]) {
+                same = false;
+                stamp[index] = from[at + index]!;
+            }
+        }
+        if (!same) {
+            stamp[18] = 48;
+            stamp[19] = 48;
+            this.#lastMinute = readMoment(stamp);
+        }
+        const tens = from[at + 18]! - 48;
+        const ones = from[at + 19]! - 48;
+        // 60 is a leap second.
+        if (tens < 0 || tens > 6 || ones < 0 || ones > 9 || (tens === 6 && ones > 0)) return NaN;
+        return this.#lastMinute + (tens * 10 + ones) * 1000;
+    }
+}
+
+/** @param stamp `10/Oct/2026:13:55:36 +0200`, 26 bytes */
+function readMoment(stamp: Uint8Array): number {
+    const text = String.fromCharCode(...stamp);
+    const match = /^(\d\d)\/([A-Z][a-z]{2})\/(\d{4}):(\d\d):(\d\d):(\d\d) ([+-])(\d\d)(\d\d)$/.exec(text);
+    if (!match) return NaN;
+    const [, day, name = '', year, hour, minute, second, sign, zoneHour, zoneMinute] = match;
+    const month = MONTHS.indexOf(name);
+    if (month === -1 || month % 3 !== 0) return NaN;
+    const [d, h, m, s] = [Number(day), Number(hour), Number(minute), Number(second)];
+    if (d < 1 || d > 31 || h > 23 || m > 59 || s > 60) return NaN;
+    const zone = (Number(zoneHour) * 60 + Number(zoneMinute)) * (sign === '-' ? -1 : 1);
+    return Date.UTC(Number(year), month / 3, d, h, m, s) - zone * 60_000;
+}
+
+function isDigit(byte: number | undefined): boolean {
+    return byte !== undefined && byte >= 48 && byte <= 57;
+}
+
+/** Place of a byte within a range; -1 where it is not. */
+function find(from: Uint8Array, byte: number, start: number, end: number): number {
+    for (let at = start; at < end; at++) if (from[at] === byte) return at;
+    return -1;
+}
+
+/** The quote that ends a quoted piece: one that no backslash stands before. */
+function closingQuote(from: Uint8Array, start: number, end: number): number {
+    for (let at = start; at < end; at++) {
+        const byte = from[at];
+        if (byte === BACKSLASH) at++;
+        else if (byte === QUOTE) return at;
+    }
+    return -1;
+}
+
+/** Servers write a quote as `\"`, a backslash as `\\` and other bytes as `\xHH`. */
+function undoEscapes(text: string): string {
+    if (!text.includes('\\')) return text;
+    return text.replace(/\\(?:x([0-9a-fA-F]{2})|(.))/g, (whole, hex: string | undefined, plain: string | undefined) => {
+        if (hex !== undefined) return `%${hex.toUpperCase()}`;
+        return plain === '"' || plain === '\\' ? plain : whole;
+    });
+}

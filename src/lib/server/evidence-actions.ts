@@ -1,0 +1,184 @@
+/** Evidence added to a survey from the pages: uploaded, typed in, taken from another survey, or a bare count. */
+import { z } from 'zod';
+import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
+import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } from '../core/evidence/imports.ts';
+import { matchImport } from '../core/evidence/import-matches.ts';
+import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
+import type { Evidence } from '../core/evidence/evidence.ts';
+import type { MeasuredSurvey } from '../core/survey/measured-survey.ts';
+import { appFolder, appStore, openSurvey } from './app.ts';
+import { bareCount, importContext, makeImport } from './evidence/make-import.ts';
+import { previewTable, readLog, readTable, readTyped, readUrls, type TablePreview } from './evidence/read-import.ts';
+import { dropUpload, findUpload, keepUpload, type Upload } from './evidence/uploads.ts';
+import { summaryNow } from './revisions.ts';
+import {
+    addImport,
+    listImports,
+    loadBadLines,
+    loadImports,
+    type AddResult,
+    type BadLineRow,
+    type NewImport,
+} from './store/evidence-store.ts';
+import { findSurvey, type Survey } from './store/survey-store.ts';
+
+export type Answer<T> = ({ ok: true } & T) | { ok: false; say: string };
+
+/** Keeps an uploaded file, and shows how its columns would be taken; an access log needs no showing. */
+export async function takeUpload(
+    survey: Survey,
+    kind: ImportKind,
+    name: string,
+    body: ReadableStream,
+): Promise<Answer<{ upload: Upload; preview: TablePreview | null }>> {
+    // The stream of the web is the same one in Node's own types.
+    const kept = await keepUpload(appFolder(), kind, name, body as Parameters<typeof keepUpload>[3]);
+    if (!kept.ok) return kept;
+    if (kind === 'log') return { ...kept, preview: null };
+    const table = await previewTable(kept.upload.path, kind, importContext(survey.settings));
+    if (table.ok) return { ok: true, upload: kept.upload, preview: table.preview };
+    await dropUpload(kept.upload);
+    return { ok: false, say: table.say.replace(kept.upload.id, name) };
+}
+
+/** Imports an uploaded file with the columns as they were confirmed. */
+export async function importUpload(
+    survey: Survey,
+    id: string,
+    how: { separator: string; mapping: ColumnMapping | null; robotWords: string[] },
+): Promise<AddResult> {
+    const upload = await findUpload(appFolder(), id);
+    if (!upload) return { ok: false, say: 'The file is not kept any more. Give it again.' };
+    const context = importContext(survey.settings);
+    const words = how.robotWords.length > 0 ? how.robotWords : DEFAULT_ROBOT_WORDS;
+    const read =
+        upload.kind === 'log' || how.mapping === null
+            ? await readLog(upload.path, words, context)
+            : await readTable(upload.path, how.separator, how.mapping, context);
+    if (!read.ok) return { ok: false, say: read.say.replace(upload.id, upload.name) };
+    const result = await addToSurvey(survey, makeImport(upload.kind, upload.name, read.read));
+    if (result.ok) await dropUpload(upload);
+    return result;
+}
+
+export function addTyped(survey: Survey, text: string): Promise<AddResult> {
+    const read = readTyped(text, importContext(survey.settings));
+    if (read.rows.length === 0) {
+        return Promise.resolve({
+            ok: false,
+            say: read.badLines[0]
+                ? `Line ${read.badLines[0].line}: ${read.badLines[0].why}.`
+                : 'Type at least one address.',
+        });
+    }
+    return addToSurvey(survey, makeImport('manual', 'typed in', read));
+}
+
+export async function addFromSurvey(survey: Survey, number: number): Promise<AddResult> {
+    const other = number === survey.number ? null : await findSurvey(appStore().db, survey.siteId, number);
+    if (!other) return { ok: false, say: `There is no other survey ${number} of this site.` };
+    const { measured } = await openSurvey(other);
+    const read = readUrls(measured.urls, importContext(survey.settings));
+    return addToSurvey(survey, makeImport('manual', `survey ${number}`, read));
+}
+
+const BareCount = z.object({
+    kind: z.enum(IMPORT_KINDS),
+    name: z.string().trim().min(1, 'Say where the count is from.').max(200),
+    count: z.coerce.number('A count is a whole number.').int('A count is a whole number.').min(0).max(1e12),
+    day: z.iso.date('The day as YYYY-MM-DD.'),
+});
+
+export function addBareCount(survey: Survey, form: unknown): Promise<AddResult> {
+    const read = BareCount.safeParse(form);
+    if (!read.success) return Promise.resolve({ ok: false, say: read.error.issues[0]?.message ?? 'That is no count.' });
+    const { kind, name, count, day } = read.data;
+    return addToSurvey(survey, bareCount(kind, name, count, day));
+}
+
+async function addToSurvey(survey: Survey, made: NewImport): Promise<AddResult> {
+    const { measured } = await openSurvey(survey);
+    const { isInternal } = importContext(survey.settings);
+    const knownIds = new Map<string, number>();
+    measured.urlById.forEach((url, id) => knownIds.set(url, id));
+    const fresh = new Set<string>();
+    for (const { url } of made.rows) if (!knownIds.has(url) && isInternal(url)) fresh.add(url);
+    const summary = await summaryNow(survey);
+    return addImport(appStore().db, survey.id, made, [...fresh], knownIds, summary);
+}
+
+/** The evidence a survey was given, with what became of each list. */
+export interface ShownImport {
+    id: number;
+    kind: ImportKind;
+    name: string;
+    at: number;
+    revision: number;
+    lines: number;
+    rows: number;
+    bad: number;
+    read: number;
+    notRead: number;
+    later: number;
+    unmatched: number;
+    notes: string[];
+    columns: string[];
+    bare: { count: number; day: string } | null;
+}
+
+/** Imports with their rows, kept with the measured survey they belong to. */
+const loaded = new WeakMap<MeasuredSurvey, Promise<EvidenceImport[]>>();
+
+export async function importsOf(survey: Survey): Promise<EvidenceImport[]> {
+    const { measured } = await openSurvey(survey);
+    let imports = loaded.get(measured);
+    if (!imports) {
+        imports = loadImports(appStore().db, survey.id);
+        loaded.set(measured, imports);
+        imports.catch(() => loaded.delete(measured));
+    }
+    return imports;
+}
+
+export async function shownImports(survey: Survey): Promise<ShownImport[]> {
+    const { measured } = await openSurvey(survey);
+    const heads = new Map((await listImports(appStore().db, survey.id)).map((head) => [head.id, head.revision]));
+    return (await importsOf(survey)).map(({ id, kind, name, at, outcome, rows }) => {
+        const { read, notRead, later, unmatched } = matchImport(measured, rows);
+        return {
+            id,
+            kind,
+            name,
+            at,
+            revision: heads.get(id) ?? 1,
+            lines: outcome.lines,
+            rows: outcome.rows,
+            bad: outcome.bad,
+            read,
+            notRead,
+            later,
+            unmatched: unmatched.length,
+            notes: outcome.notes,
+            columns: outcome.columns.map((column) => column.name),
+            bare: outcome.bare,
+        };
+    });
+}
+
+/** Which evidence was given to a survey at all; the others were not asked for. */
+export async function givenEvidence(survey: Survey): Promise<Set<Evidence>> {
+    return new Set((await listImports(appStore().db, survey.id)).map((item) => item.kind));
+}
+
+/** Lines of an import that could not be read. */
+export function badLinesOf(survey: Survey, importId: number): Promise<BadLineRow[]> {
+    return Number.isInteger(importId) ? loadBadLines(appStore().db, survey.id, importId) : Promise.resolve([]);
+}
+
+/** Rows of an import that match no URL the survey knows. */
+export async function unmatchedOf(survey: Survey, importId: number): Promise<ImportRow[]> {
+    const found = (await importsOf(survey)).find((item) => item.id === importId);
+    if (!found) return [];
+    const { measured } = await openSurvey(survey);
+    return matchImport(measured, found.rows).unmatched;
+}

@@ -1,0 +1,20 @@
+/** What a survey said at its earlier revisions: kept just before something changes it. */
+import { allLinks } from '../core/survey/link-records.ts';
+import { appStore, openSurvey } from './app.ts';
+import { summaryOf, type SummaryFile } from './export/export-survey.ts';
+import { keepRevision } from './store/evidence-store.ts';
+import type { Survey } from './store/survey-store.ts';
+
+/** The summary of a survey as it is now. */
+export async function summaryNow(survey: Survey): Promise<SummaryFile> {
+    const { measured } = await openSurvey(survey);
+    let links = 0;
+    for (const _ of allLinks(measured)) links++;
+    return summaryOf(survey, measured, links);
+}
+
+/** Keeps the revision a survey is at, if it has ended; nothing is kept of one that was only laid aside. */
+export async function rememberRevision(survey: Survey, why: string): Promise<void> {
+    if (survey.endedAt === null || survey.revision === 0) return;
+    await keepRevision(appStore().db, survey.id, survey.revision, survey.endedAt, why, await summaryNow(survey));
+}

@@ -1,0 +1,265 @@
+/** Imports of evidence: their heads, their rows, the lines that could not be read, and what each revision said. */
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import {
+    IMPORT_KINDS,
+    type EvidenceImport,
+    type ImportKind,
+    type ImportOutcome,
+    type ImportRow,
+} from '../../core/evidence/imports.ts';
+import { emptyRows, unreadPage, type EvidenceRow } from '../../core/survey/survey-rows.ts';
+import { packJson, unpackJson } from '../packed-json.ts';
+import { inTransaction, loadTables } from './batch-store.ts';
+import type { Database, Executor } from './connect.ts';
+import * as schema from './schema.ts';
+
+export interface BadLineRow {
+    line: number;
+    why: string;
+    text: string;
+}
+
+export interface NewImport {
+    kind: ImportKind;
+    name: string;
+    outcome: ImportOutcome;
+    badLines: BadLineRow[];
+    rows: ImportRow[];
+}
+
+const Cells = z.array(z.number().nullable());
+const Outcome: z.ZodType<ImportOutcome> = z.object({
+    columns: z.array(z.object({ name: z.string(), type: z.enum(['number', 'date']) })),
+    lines: z.number(),
+    rows: z.number(),
+    bad: z.number(),
+    notes: z.array(z.string()),
+    bare: z.object({ count: z.number(), day: z.string() }).nullable(),
+});
+
+async function insertImport(tx: Executor, surveyId: number, made: NewImport, revision: number): Promise<number> {
+    const [row] = await tx
+        .insert(schema.imports)
+        .values({
+            surveyId,
+            kind: made.kind,
+            name: made.name.slice(0, 255),
+            at: Date.now(),
+            outcome: made.outcome,
+            badLines: packJson(made.badLines),
+            revision,
+        })
+        .$returningId();
+    if (!row) throw new Error('the import got no number');
+    return row.id;
+}
+
+/** Keeps an import for a survey that has not begun: its URLs become known when it does. */
+export async function giveImport(db: Database, surveyId: number, made: NewImport): Promise<void> {
+    await inTransaction(db, async (tx, connection) => {
+        const id = await insertImport(tx, surveyId, made, 1);
+        await loadTables(connection, [importTable(surveyId, id, made.rows)]);
+    });
+}
+
+function importTable(surveyId: number, importId: number, rows: ImportRow[]) {
+    return {
+        table: schema.importRows,
+        columns: ['survey_id', 'import_id', 'n', 'url', 'source', 'cells'],
+        rows: rows.map((row, n) => [surveyId, importId, n, row.url, row.source, JSON.stringify(row.cells)]),
+    };
+}
+
+export type AddResult = { ok: true; revision: number } | { ok: false; say: string };
+
+/**
+ * Adds an import to a survey that has ended: a new revision. URLs of the site that the survey did not know become
+ * known and are not read; the revision before keeps its summary.
+ * @param fresh URLs of the site that no row of the survey knows
+ * @param knownIds address numbers of the URLs it knows
+ * @param summary what the survey says as it is now
+ */
+export async function addImport(
+    db: Database,
+    surveyId: number,
+    made: NewImport,
+    fresh: string[],
+    knownIds: ReadonlyMap<string, number>,
+    summary: object,
+): Promise<AddResult> {
+    return inTransaction(db, async (tx, connection) => {
+        const [survey] = await tx.select().from(schema.surveys).where(eq(schema.surveys.id, surveyId)).for('update');
+        if (!survey || survey.isDeleted) return { ok: false, say: 'The survey is gone.' };
+        if (survey.endedAt === null) {
+            return { ok: false, say: 'The survey is under way. Evidence can be added once it has ended.' };
+        }
+        await keepRevision(
+            tx,
+            surveyId,
+            survey.revision,
+            survey.endedAt,
+            `before evidence was added: ${made.name}`.slice(0, 500),
+            summary,
+        );
+        const revision = survey.revision + 1;
+        const importId = await insertImport(tx, surveyId, made, revision);
+        const [last] = await tx
+            .select({
+                address:
+                    sql<number>`coalesce((select max(${schema.addresses.id}) from ${schema.addresses} where ${schema.addresses.surveyId} = ${surveyId}), -1)`.mapWith(
+                        Number,
+                    ),
+                evidence:
+                    sql<number>`coalesce((select max(${schema.evidence.id}) from ${schema.evidence} where ${schema.evidence.surveyId} = ${surveyId}), -1)`.mapWith(
+                        Number,
+                    ),
+            })
+            .from(schema.surveys)
+            .where(eq(schema.surveys.id, surveyId));
+        const batch = emptyRows();
+        const ids = new Map(knownIds);
+        let next = (last?.address ?? -1) + 1;
+        for (const url of fresh) {
+            batch.addresses.push({ id: next, url, internal: true });
+            batch.pages.push({ ...unreadPage(next), notRead: 'later' });
+            ids.set(url, next++);
+        }
+        const seen = new Set<string>();
+        made.rows.forEach((row, n) => {
+            const address = ids.get(row.url);
+            if (address === undefined || seen.has(row.url)) return;
+            seen.add(row.url);
+            batch.evidence.push({
+                address,
+                evidence: made.kind,
+                source: made.name.slice(0, 255),
+                line: n + 1,
+                lastmod: '',
+            });
+        });
+        await loadTables(connection, [importTable(surveyId, importId, made.rows)], surveyId, batch, {
+            evidence: (last?.evidence ?? -1) + 1,
+            file: 0,
+        });
+        await tx.update(schema.surveys).set({ revision }).where(eq(schema.surveys.id, surveyId));
+        return { ok: true, revision };
+    });
+}
+
+/** Keeps what a survey said at a revision, before something changes it; what is kept already stays. */
+export async function keepRevision(
+    tx: Pick<Executor, 'insert'>,
+    surveyId: number,
+    number: number,
+    at: number,
+    why: string,
+    summary: object,
+): Promise<void> {
+    await tx
+        .insert(schema.revisions)
+        .values({ surveyId, number, at, why: why.slice(0, 500), summary })
+        .onDuplicateKeyUpdate({ set: { surveyId } });
+}
+
+export interface Revision {
+    number: number;
+    at: number;
+    why: string;
+    summary: unknown;
+}
+
+/** Earlier revisions of a survey, first to last. */
+export async function listRevisions(db: Database, surveyId: number): Promise<Revision[]> {
+    const rows = await db
+        .select()
+        .from(schema.revisions)
+        .where(eq(schema.revisions.surveyId, surveyId))
+        .orderBy(asc(schema.revisions.number));
+    return rows.map(({ surveyId: _, ...row }) => row);
+}
+
+type ImportHead = Omit<EvidenceImport, 'rows'> & { revision: number };
+
+function toHead(row: typeof schema.imports.$inferSelect): ImportHead {
+    return {
+        id: row.id,
+        kind: z.enum(IMPORT_KINDS).parse(row.kind),
+        name: row.name,
+        at: row.at,
+        outcome: Outcome.parse(row.outcome),
+        revision: row.revision,
+    };
+}
+
+/** The imports of a survey without their rows, in the order they were made. */
+export async function listImports(db: Database, surveyId: number): Promise<ImportHead[]> {
+    const rows = await db
+        .select()
+        .from(schema.imports)
+        .where(eq(schema.imports.surveyId, surveyId))
+        .orderBy(asc(schema.imports.id));
+    return rows.map(toHead);
+}
+
+/** Lines of an import that could not be read. */
+export async function loadBadLines(db: Database, surveyId: number, importId: number): Promise<BadLineRow[]> {
+    const [row] = await db
+        .select()
+        .from(schema.imports)
+        .where(and(eq(schema.imports.surveyId, surveyId), eq(schema.imports.id, importId)));
+    const Lines = z.array(z.object({ line: z.number(), why: z.string(), text: z.string() }));
+    return row ? Lines.parse(unpackJson(row.badLines)) : [];
+}
+
+const ROWS_AT_ONCE = 10_000;
+
+/** The rows of one import, in order, a bounded number at a time. */
+export async function* importRows(db: Executor, surveyId: number, importId: number): AsyncGenerator<ImportRow> {
+    const { importRows: table } = schema;
+    for (let from = 0; ; from += ROWS_AT_ONCE) {
+        const rows = await db
+            .select()
+            .from(table)
+            .where(
+                and(
+                    eq(table.surveyId, surveyId),
+                    eq(table.importId, importId),
+                    sql`${table.n} between ${from} and ${from + ROWS_AT_ONCE - 1}`,
+                ),
+            )
+            .orderBy(asc(table.n));
+        for (const row of rows) {
+            yield { url: row.url, source: row.source, cells: Cells.parse(JSON.parse(row.cells)) };
+        }
+        if (rows.length < ROWS_AT_ONCE) return;
+    }
+}
+
+/** All imports of a survey with their rows. */
+export async function loadImports(db: Database, surveyId: number): Promise<EvidenceImport[]> {
+    const imports: EvidenceImport[] = [];
+    for (const { revision: _, ...head } of await listImports(db, surveyId)) {
+        const rows: ImportRow[] = [];
+        for await (const row of importRows(db, surveyId, head.id)) rows.push(row);
+        imports.push({ ...head, rows });
+    }
+    return imports;
+}
+
+/** What the crawl is given of the imports of a survey: every URL with its kind and where it was named. */
+export async function* importedUrls(
+    db: Executor,
+    surveyId: number,
+): AsyncGenerator<Pick<EvidenceRow, 'evidence' | 'source' | 'line'> & { url: string }> {
+    const heads = await db
+        .select({ id: schema.imports.id, kind: schema.imports.kind, name: schema.imports.name })
+        .from(schema.imports)
+        .where(eq(schema.imports.surveyId, surveyId))
+        .orderBy(asc(schema.imports.id));
+    for (const { id, kind, name } of heads) {
+        const evidence = z.enum(IMPORT_KINDS).parse(kind);
+        let line = 0;
+        for await (const { url } of importRows(db, surveyId, id)) yield { url, evidence, source: name, line: ++line };
+    }
+}

@@ -1,0 +1,34 @@
+import { error, json } from '@sveltejs/kit';
+import { IMPORT_KINDS, type ImportKind } from '$lib/core/evidence/imports.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { shownImports, takeUpload } from '$lib/server/evidence-actions.ts';
+
+/** The lists a survey was given, with what became of each. */
+export async function GET({ params }) {
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    return json(await shownImports(found.survey));
+}
+
+/** Takes a file as the body of the request, and shows how its columns would be taken. Nothing is imported yet. */
+export async function POST({ params, request, url }) {
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    // A browser sends this type to another site only after asking, which we never allow.
+    if (request.headers.get('content-type') !== 'application/octet-stream' || request.body === null) {
+        error(415, 'Send the file as application/octet-stream.');
+    }
+    const kind = url.searchParams.get('kind') ?? '';
+    if (!isKind(kind)) error(400, `The kind is one of ${IMPORT_KINDS.join(', ')}.`);
+    const name = (url.searchParams.get('name') ?? '')
+        .replace(/[^\p{L}\p{N} ._()-]+/gu, ' ')
+        .trim()
+        .slice(0, 200);
+    const taken = await takeUpload(found.survey, kind, name || 'list', request.body);
+    if (!taken.ok) error(422, taken.say);
+    return json({ upload: taken.upload.id, preview: taken.preview });
+}
+
+function isKind(text: string): text is ImportKind {
+    return (IMPORT_KINDS as readonly string[]).includes(text);
+}

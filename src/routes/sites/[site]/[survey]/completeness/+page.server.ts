@@ -1,0 +1,31 @@
+import { error } from '@sveltejs/kit';
+import { completenessOf } from '$lib/core/evidence/completeness.ts';
+import { appStore, findRoute, openSurvey } from '$lib/server/app.ts';
+import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
+import { readProgress } from '$lib/server/store/job-store.ts';
+
+const MOST_SECTIONS = 40;
+const MOST_LOST = 50;
+
+export async function load({ params, depends }) {
+    depends('edgemap:survey');
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    const { measured, counts } = await openSurvey(found.survey);
+    const complete = completenessOf(measured, await givenEvidence(found.survey));
+    const { progress } = await readProgress(appStore().db, found.survey.id);
+    const bare = (await shownImports(found.survey)).flatMap((item) =>
+        item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
+    );
+    return {
+        complete: {
+            ...complete,
+            sections: complete.sections.slice(0, MOST_SECTIONS),
+            moreSections: Math.max(0, complete.sections.length - MOST_SECTIONS),
+            lost: complete.lost.slice(0, MOST_LOST),
+        },
+        families: (progress?.families ?? []).filter((family) => family.state === 'closed'),
+        bare,
+        counts: { known: counts.known, read: counts.read, pages: counts.pages, reached: counts.reached },
+    };
+}

@@ -1,0 +1,234 @@
+<script lang="ts">
+    import { invalidateAll } from '$app/navigation';
+    import { IMPORT_WORDS, type ImportKind } from '$lib/core/evidence/imports.ts';
+    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import EvidenceFile from '$lib/ui/evidence/EvidenceFile.svelte';
+    import { count, counted, day, moment } from '$lib/ui/parts/format.ts';
+    import { ImportAnswer, UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
+    import { Refusal } from '$lib/wire/survey-requests.ts';
+
+    let { data, form } = $props();
+    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/evidence`);
+    const later = $derived(data.imports.reduce((sum, item) => sum + item.later, 0));
+    const others = $derived(data.surveys.filter((item) => item.number !== data.survey.number && !item.isSpot));
+    const sayOf = (of: string): string => (form?.of === of ? form.say : '');
+
+    async function said(answer: Response): Promise<string> {
+        const read = Refusal.safeParse(await answer.json().catch(() => null));
+        return read.success ? read.data.message : 'That did not work. Try again.';
+    }
+
+    async function upload(
+        kind: ImportKind,
+        file: File,
+    ): Promise<{ ok: true; upload: string; preview: UploadPreview | null } | { ok: false; say: string }> {
+        const answer = await fetch(`${api}?${new URLSearchParams({ kind, name: file.name })}`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/octet-stream' },
+            body: file,
+        });
+        if (!answer.ok) return { ok: false, say: await said(answer) };
+        const read = UploadAnswer.safeParse(await answer.json());
+        return read.success ? { ok: true, ...read.data } : { ok: false, say: 'That did not work. Try again.' };
+    }
+
+    async function confirm(id: string, how: object): Promise<string> {
+        const answer = await fetch(`${api}/${id}`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify(how),
+        });
+        if (!answer.ok) return said(answer);
+        if (!ImportAnswer.safeParse(await answer.json()).success) return 'That did not work. Try again.';
+        await invalidateAll();
+        return '';
+    }
+
+    async function readThem(): Promise<void> {
+        await fetch(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/resume`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: '{}',
+        });
+        location.href = `${base}/progress`;
+    }
+</script>
+
+<svelte:head><title>Evidence · {data.site.name} · Edge Map</title></svelte:head>
+<SurveyTabs {base} current="evidence" />
+<div class="view">
+    <div class="pane border-b border-(--edge)">
+        <h1 class="headline">
+            {#if data.imports.length === 0}
+                This survey knows only what links, sitemaps and redirects told it.
+            {:else}
+                {counted(data.imports.length, 'list')} from elsewhere {data.imports.length === 1 ? 'was' : 'were'} laid beside
+                the links{later > 0
+                    ? `; ${counted(later, 'URL')} in ${later === 1 ? 'it' : 'them'} ${later === 1 ? 'has' : 'have'} not been read yet`
+                    : ''}.
+            {/if}
+        </h1>
+        <p class="ink2">
+            What visitors reach, what a search index lists and what others link to shows pages that links miss. Adding a
+            list makes revision {data.survey.revision + 1}; earlier revisions stay as they were.
+        </p>
+        {#if later > 0 && data.survey.isEnded}
+            <p class="mt-2">
+                <button class="tb outlined" onclick={readThem}>Read {later === 1 ? 'it' : 'them'} now</button>
+            </p>
+        {/if}
+    </div>
+    {#if data.imports.length > 0}
+        <section class="pane border-b border-(--edge)" aria-label="Lists">
+            <table class="ruled">
+                <thead
+                    ><tr
+                        ><th>list</th><th class="num">addresses</th><th class="num">read</th><th class="num"
+                            >not read</th
+                        ><th class="num">match nothing</th><th class="num">lines not readable</th><th class="spare"
+                            >added</th
+                        ></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each data.imports as item (item.id)}
+                        <tr>
+                            <td
+                                ><b>{IMPORT_WORDS[item.kind].name}</b> <span class="ink2">{item.name}</span>
+                                {#if item.columns.length > 0}<div class="note">
+                                        keeps {item.columns.join(', ')}
+                                    </div>{/if}
+                                {#each item.notes as note (note)}<div class="note">{note}</div>{/each}</td
+                            >
+                            {#if item.bare}
+                                <td class="num">{count(item.bare.count)}</td>
+                                <td colspan="4" class="ink3">a count of {item.bare.day}, without a list</td>
+                            {:else}
+                                <td class="num">{count(item.rows)}</td>
+                                <td class="num">{count(item.read)}</td>
+                                <td class="num">{count(item.notRead)}</td>
+                                <td class="num"
+                                    >{#if item.unmatched > 0}<a
+                                            class="plain-set text-primary"
+                                            href="{api}/{item.id}/unmatched.csv">{count(item.unmatched)}</a
+                                        >{:else}0{/if}</td
+                                >
+                                <td class="num"
+                                    >{#if item.bad > 0}<a class="plain-set text-primary" href="{api}/{item.id}/bad.csv"
+                                            >{count(item.bad)}</a
+                                        >{:else}0{/if}</td
+                                >
+                            {/if}
+                            <td class="spare ink2">{day(item.at)}, revision {item.revision}</td>
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+            <p class="note">
+                Addresses that match nothing lie on other hosts or outside the scope. They and the unreadable lines can
+                be downloaded.
+            </p>
+        </section>
+    {/if}
+    {#if data.survey.isEnded}
+        <section class="pane border-b border-(--edge)" aria-label="Add a list">
+            <h2 class="pane-name">Add a list</h2>
+            <EvidenceFile {upload} {confirm} robotWords={data.robotWords} />
+        </section>
+        <section class="pane add" aria-label="Without a file">
+            <form method="post" action="?/typed">
+                <label for="urls"><b>Addresses you know of</b></label>
+                <textarea
+                    class="field"
+                    id="urls"
+                    name="urls"
+                    rows="3"
+                    placeholder="/guides/forgotten-page"
+                    spellcheck="false"
+                    value={form?.urls ?? ''}></textarea>
+                {#if sayOf('typed')}<p class="fault-line">{sayOf('typed')}</p>{/if}
+                <p>
+                    <button class="tb outlined">Add addresses</button>
+                    <span class="note">One to a line, whole or from the slash.</span>
+                </p>
+            </form>
+            <form method="post" action="?/count">
+                <b>A count without a list</b>
+                <p class="row">
+                    <label for="count-kind">of</label>
+                    <select class="field" id="count-kind" name="kind">
+                        {#each ['search', 'visits', 'external', 'log'] as kind (kind)}<option value={kind}
+                                >{IMPORT_WORDS[kind as ImportKind].name.toLowerCase()}</option
+                            >{/each}
+                    </select>
+                    <label for="count">number</label><input class="field" id="count" name="count" inputmode="numeric" />
+                    <label for="count-day">on</label><input
+                        class="field"
+                        id="count-day"
+                        name="day"
+                        placeholder="2026-03-02"
+                    />
+                    <label for="count-name">said by</label><input class="field" id="count-name" name="name" />
+                </p>
+                {#if sayOf('count')}<p class="fault-line">{sayOf('count')}</p>{/if}
+                <p><button class="tb outlined">Add the count</button></p>
+            </form>
+            {#if others.length > 0}
+                <form method="post" action="?/survey">
+                    <label for="number"><b>What another survey knows</b></label>
+                    <p class="row">
+                        <select class="field" id="number" name="number">
+                            {#each others as item (item.number)}<option value={item.number}
+                                    >Survey {item.number}, {item.asOf === ''
+                                        ? day(item.createdAt)
+                                        : `as of ${item.asOf}`}</option
+                                >{/each}
+                        </select>
+                        <button class="tb outlined">Add its addresses</button>
+                    </p>
+                    {#if sayOf('survey')}<p class="fault-line">{sayOf('survey')}</p>{/if}
+                </form>
+            {/if}
+        </section>
+    {:else}
+        <p class="pane ink2">Lists can be added once the survey has ended.</p>
+    {/if}
+    {#if data.revisions.length > 0}
+        <section class="pane border-t border-(--edge)" aria-label="Revisions">
+            <h2 class="pane-name">Earlier revisions</h2>
+            <ul class="plain">
+                {#each data.revisions as item (item.number)}
+                    <li>
+                        <a
+                            class="set"
+                            href="/api/v1/sites/{data.site.id}/surveys/{data.survey
+                                .number}/summary.json?revision={item.number}">Revision {item.number}</a
+                        > <span class="ink2">of {moment(item.at)}, {item.why}</span>
+                    </li>
+                {/each}
+            </ul>
+        </section>
+    {/if}
+</div>
+
+<style>
+    .add {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+        gap: 16px 24px;
+    }
+    .row {
+        display: grid;
+        grid-template-columns: max-content minmax(0, 1fr);
+        gap: 4px 8px;
+        align-items: center;
+        margin: 4px 0;
+    }
+    .plain {
+        list-style: none;
+    }
+    .plain li {
+        min-height: 24px;
+    }
+</style>

@@ -1,0 +1,33 @@
+import { error } from '@sveltejs/kit';
+import { linksIn } from '$lib/core/evidence/links-in.ts';
+import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { importsOf } from '$lib/server/evidence-actions.ts';
+
+const MOST_SHOWN = 500;
+
+export async function load({ params, url, depends }) {
+    depends('edgemap:survey');
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    const { measured } = await openSurvey(found.survey);
+    const rows = (await importsOf(found.survey))
+        .filter((item) => item.kind === 'external')
+        .flatMap((item) => item.rows);
+    const all = linksIn(measured, rows);
+    const counts: Record<string, number> = {};
+    for (const link of all) counts[link.landing] = (counts[link.landing] ?? 0) + 1;
+    const wanted = url.searchParams.get('landing');
+    const shown = all
+        .filter((link) => (wanted === null ? link.landing !== 'page' : link.landing === wanted))
+        .slice(0, MOST_SHOWN);
+    return {
+        given: rows.length > 0,
+        total: all.length,
+        hosts: new Set(all.map((link) => link.source.split('/', 3)[2] ?? '')).size,
+        targets: new Set(all.map((link) => link.url)).size,
+        counts,
+        wanted,
+        links: shown.map((link) => ({ ...link, endUrl: measured.urls[link.ends] ?? '' })),
+        most: MOST_SHOWN,
+    };
+}

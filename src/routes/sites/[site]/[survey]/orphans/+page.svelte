@@ -1,0 +1,125 @@
+<script lang="ts">
+    import { page } from '$app/state';
+    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import Address from '$lib/ui/parts/Address.svelte';
+    import { count, counted } from '$lib/ui/parts/format.ts';
+
+    let { data } = $props();
+    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const of = (orphan: string): string => `${base}/pages?orphan=${orphan}`;
+
+    function withPage(node: number): string {
+        const params = new URLSearchParams(page.url.searchParams);
+        params.set('page', String(node));
+        return `?${params.toString()}`;
+    }
+</script>
+
+<svelte:head><title>Orphans · {data.site.name} · Edge Map</title></svelte:head>
+<SurveyTabs {base} current="orphans" />
+<div class="view">
+    <div class="pane border-b border-(--edge)">
+        <h1 class="headline">
+            {#if !data.complete}
+                Orphans are not known: the survey is partial.
+            {:else if data.counts.all === 0}
+                Links reach every page that was read.
+            {:else}
+                <a class="set" href={of('any')}><b>{counted(data.counts.all, 'page')}</b></a> cannot be reached by
+                links;
+                <b>{count(data.counts.indexable)}</b> of them may be indexed.
+            {/if}
+        </h1>
+        {#if data.complete}
+            <p class="ink2">
+                <a class="set" href={of('strict')}>{count(data.counts.strict)}</a> strict: no other page links to them.
+                <a class="set" href={of('adrift')}>{count(data.counts.adrift)}</a> adrift: only other orphans do,
+                <a class="set" href={of('island')}>{count(data.counts.inIslands)}</a> in {counted(
+                    data.counts.islands,
+                    'island',
+                )}. Reached, but by a thread:
+                <a class="set" href={of('listing')}>{count(data.counts.listing)}</a> only from listings,
+                <a class="set" href={of('decline')}>{count(data.counts.decline)}</a> only by nofollow links.
+            </p>
+        {/if}
+    </div>
+    {#if data.islands.length > 0}
+        <section class="pane border-b border-(--rule)" aria-label="Islands">
+            <h2 class="pane-name">Islands <span class="note">orphans that links hold together</span></h2>
+            <ul class="plain">
+                {#each data.islands as island, index (island.node)}
+                    <li>
+                        <span class="ink3">{index + 1}</span>
+                        <b>{counted(island.size, 'page')}</b> around
+                        <a class="set" href={withPage(island.node)} data-sveltekit-noscroll
+                            ><Address url={island.url} origin={data.origin} /></a
+                        >
+                    </li>
+                {/each}
+            </ul>
+        </section>
+    {/if}
+    {#if data.orphans.length > 0}
+        <section class="pane" aria-label="Orphans">
+            <table class="ruled">
+                <thead
+                    ><tr
+                        ><th>page</th><th>kind</th><th>known by</th><th class="spare">stops at</th><th
+                            >nearest, a natural place for a link</th
+                        ></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each data.orphans as orphan (orphan.node)}
+                        <tr>
+                            <td
+                                ><a class="plain-set text-primary" href={withPage(orphan.node)} data-sveltekit-noscroll
+                                    ><Address url={orphan.url} origin={data.origin} /></a
+                                >
+                                <div class="note">{orphan.title}</div></td
+                            >
+                            <td>{orphan.kind}{orphan.island === null ? '' : `, island ${orphan.island}`}</td>
+                            <td class="ink2">{orphan.evidence.join(', ')}</td>
+                            <td class="spare ink2"
+                                >{orphan.gate === 'indexable' ? 'no gate' : (orphan.gate ?? 'not known')}</td
+                            >
+                            <td>
+                                {#each orphan.near as near (near.node)}
+                                    <div>
+                                        <a
+                                            class="plain-set text-primary"
+                                            href={withPage(near.node)}
+                                            data-sveltekit-noscroll><Address url={near.url} origin={data.origin} /></a
+                                        > <span class="note">{near.why}</span>
+                                    </div>
+                                {:else}<span class="ink3">nothing near</span>{/each}
+                            </td>
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+            {#if data.counts.all > data.most}
+                <p class="mt-2 flex gap-3">
+                    <span class="note"
+                        >{count(data.from + 1)} to {count(Math.min(data.from + data.most, data.counts.all))} of {count(
+                            data.counts.all,
+                        )}</span
+                    >
+                    {#if data.from > 0}<a class="set" href="?from={Math.max(0, data.from - data.most)}">before</a>{/if}
+                    {#if data.from + data.most < data.counts.all}<a class="set" href="?from={data.from + data.most}"
+                            >next</a
+                        >{/if}
+                </p>
+            {/if}
+        </section>
+    {/if}
+</div>
+
+<style>
+    .plain {
+        list-style: none;
+    }
+    .plain li {
+        min-height: 24px;
+    }
+</style>
