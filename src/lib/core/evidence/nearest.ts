@@ -6,6 +6,7 @@ import { folderOf } from '../address/section.ts';
 import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
+import { isListing } from './orphans.ts';
 
 export interface NearPage {
     node: number;
@@ -20,17 +21,23 @@ const COMMON_SHARE = 0.2;
 const FOLDER_WEIGHT = 3;
 const MOST_WORDS = 5;
 
-/** Words of a page: of its title, h1 and the last part of its URL, lower case, three letters and more. */
+/** The folder a page stands in: that above its own, where its URL ends with a slash. */
+function placeOf(url: string): string {
+    return folderOf(url.split('?', 1)[0]!.replace(/\/$/, ''));
+}
+
+/** Words of a page: of its title, h1 and the last part of its path, lower case, three letters and more. */
 export function subjectWords(survey: MeasuredSurvey, node: number): Set<string> {
     const page = survey.pages[node] ?? null;
-    let path = pathOf(survey.urls[node]!);
+    let path = pathOf(survey.urls[node]!).split('?', 1)[0]!.replace(/\/$/, '');
+    path = path.slice(path.lastIndexOf('/') + 1);
     try {
         path = decodeURIComponent(path);
     } catch {
         // Not encoded text: its letters are taken as they stand.
     }
     const text = `${page?.title ?? ''} ${page?.h1 ?? ''} ${path}`;
-    return new Set(text.toLowerCase().match(/[\p{L}\p{N}]{3,}/gu) ?? []);
+    return new Set(text.toLowerCase().match(/\p{L}{3,}/gu) ?? []);
 }
 
 /** An index over the pages that links reach and that may be indexed: only they are places for a link. */
@@ -44,9 +51,10 @@ export class NearestPages {
         this.#survey = survey;
         for (let node = 0; node < survey.count; node++) {
             if (!isReadHtml(survey.pages[node] ?? null) || survey.depths.depth[node] === UNREACHED) continue;
-            if (survey.gates[node]?.gate !== 'indexable') continue;
+            // A page of a list shows other things next week: no place for a link that is to stay.
+            if (survey.gates[node]?.gate !== 'indexable' || isListing(survey.urls[node]!)) continue;
             this.#pages++;
-            put(this.#byFolder, folderOf(survey.urls[node]!), node);
+            put(this.#byFolder, placeOf(survey.urls[node]!), node);
             for (const word of subjectWords(survey, node)) put(this.#byWord, word, node);
         }
     }
@@ -66,7 +74,7 @@ export class NearestPages {
                 else shared.set(page, [{ word, weight }]);
             }
         }
-        const folder = this.#byFolder.get(folderOf(this.#survey.urls[node]!)) ?? [];
+        const folder = this.#byFolder.get(placeOf(this.#survey.urls[node]!)) ?? [];
         const inFolder = new Set(folder);
         // Of a large folder with nothing else in common, its first pages by depth do.
         const nearHome = folder.length <= 200 ? folder : folder.slice(0, 200);

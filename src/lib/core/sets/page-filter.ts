@@ -19,8 +19,8 @@ export interface PageFilter {
     text?: string;
     /** That depth, or `none` for unreached. */
     depth?: number | 'none';
-    /** Where it stops; `indexable` for what passes all; `unknown` for what cannot be told. */
-    gate?: Gate | 'indexable' | 'unknown';
+    /** Where it stops; `indexable` for what passes all, `stopped` for any gate, `unknown` for what cannot be told. */
+    gate?: Gate | 'indexable' | 'stopped' | 'unknown';
     /** `island`: in a group of orphans; `listing`, `decline`: reached, but by listings or nofollow links only. */
     orphan?: OrphanFilter;
     /** In that section. */
@@ -37,6 +37,8 @@ export interface PageFilter {
     evidence?: Evidence[];
     /** Known by this evidence, whatever else. */
     known?: Evidence;
+    /** Not known by this evidence. */
+    unknown?: Evidence;
     /** Read pages (200, HTML) only, or what has no status. */
     read?: 'pages' | 'unread';
     /** Why it was not read. */
@@ -46,7 +48,7 @@ export interface PageFilter {
 /** Narrowings by where a URL lies or is listed: plain texts. */
 const PLACES = ['section', 'origin', 'folder', 'sitemap'] as const;
 
-export const FILTER_GATES: readonly string[] = [...GATES, 'indexable', 'unknown'];
+export const FILTER_GATES: readonly string[] = [...GATES, 'indexable', 'stopped', 'unknown'];
 
 /** Nodes that are in the set, ascending. O(nodes). */
 export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[] {
@@ -59,7 +61,7 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         const page = survey.pages[node] ?? null;
         const depth = survey.depths.depth[node]!;
         if (filter.depth !== undefined && depth !== (filter.depth === 'none' ? UNREACHED : filter.depth)) continue;
-        if (filter.gate !== undefined && (survey.gates[node]!.gate ?? 'unknown') !== filter.gate) continue;
+        if (filter.gate !== undefined && !isAtGate(survey.gates[node]!.gate, filter.gate)) continue;
         if (filter.reached && depth === UNREACHED) continue;
         if (filter.orphan !== undefined && !isOfKind(survey, node, filter.orphan, members)) continue;
         if (filter.section !== undefined && sectionOf(survey.urls[node]!) !== filter.section) continue;
@@ -68,6 +70,7 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         if (listed && !listed.has(survey.addressOf[node]!)) continue;
         if (mask !== undefined && survey.evidence[node] !== mask) continue;
         if (filter.known !== undefined && !(survey.evidence[node]! & evidenceBit(filter.known))) continue;
+        if (filter.unknown !== undefined && survey.evidence[node]! & evidenceBit(filter.unknown)) continue;
         if (filter.read === 'pages' && !isReadHtml(page)) continue;
         if (filter.read === 'unread' && page?.status != null) continue;
         if (filter.reason !== undefined && page?.notRead !== filter.reason) continue;
@@ -81,6 +84,11 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         found.push(node);
     }
     return found;
+}
+
+function isAtGate(gate: Gate | 'indexable' | null, wanted: NonNullable<PageFilter['gate']>): boolean {
+    if (wanted === 'stopped') return gate !== null && gate !== 'indexable';
+    return (gate ?? 'unknown') === wanted;
 }
 
 /** Kinds of orphans take a walk over all links: made once for a survey. */
@@ -146,6 +154,7 @@ export function filterToParams(filter: PageFilter): [string, string][] {
     if (filter.reached) params.push(['reached', 'yes']);
     if (filter.evidence !== undefined) params.push(['evidence', filter.evidence.join('+')]);
     if (filter.known !== undefined) params.push(['known', filter.known]);
+    if (filter.unknown !== undefined) params.push(['unknown', filter.unknown]);
     if (filter.read !== undefined) params.push(['read', filter.read]);
     if (filter.reason !== undefined) params.push(['reason', filter.reason]);
     for (const name of PLACES) {
@@ -177,6 +186,8 @@ export function filterFromParams(params: { get(name: string): string | null }): 
     if (evidence?.every(isEvidence)) filter.evidence = evidence;
     const known = params.get('known');
     if (known !== null && isEvidence(known)) filter.known = known;
+    const unknown = params.get('unknown');
+    if (unknown !== null && isEvidence(unknown)) filter.unknown = unknown;
     const read = params.get('read');
     if (read === 'pages' || read === 'unread') filter.read = read;
     const reason = params.get('reason');
@@ -214,7 +225,7 @@ export function filterWords(filter: PageFilter): FilterWord[] {
             'gate',
             'gate',
             filter.gate === 'indexable' ? 'passes' : 'stops at',
-            filter.gate === 'indexable' ? 'all' : filter.gate,
+            filter.gate === 'indexable' ? 'all' : filter.gate === 'stopped' ? 'any' : filter.gate,
         );
     }
     if (filter.orphan === 'listing') add('orphan', 'reached', 'by', 'listings only');
@@ -225,6 +236,7 @@ export function filterWords(filter: PageFilter): FilterWord[] {
     if (filter.origin !== undefined) add('origin', 'host', 'is', filter.origin);
     if (filter.folder !== undefined) add('folder', 'folder', 'is', filter.folder);
     if (filter.sitemap !== undefined) add('sitemap', 'sitemap', 'is', filter.sitemap);
+    if (filter.unknown !== undefined) add('unknown', 'not known', 'by', filter.unknown);
     if (filter.evidence !== undefined) add('evidence', 'evidence', 'is', filter.evidence.join(' + '));
     if (filter.known !== undefined) add('known', 'evidence', 'has', filter.known);
     return words;

@@ -88,7 +88,7 @@ describe('readSitemap', () => {
         ['', 'empty'],
         ['   \n', 'empty'],
         ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
-        ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'not-a-sitemap'],
+        ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'empty'],
         [urlset('<url><loc>https://site.example/a</loc></url>', 'https://other.example/sitemap'), 'namespace'],
         [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
         [urlset('<url><loc>http://</loc></url>'), 'bad-address'],
@@ -106,5 +106,62 @@ describe('readSitemap', () => {
         const file = readSitemap(urlset(many), BASE);
         expect(file.entries).toHaveLength(MAX_SITEMAP_ENTRIES);
         expect(file.troubles.map((trouble) => trouble.code)).toEqual(['too-many']);
+    });
+});
+
+describe('other forms the protocol takes', () => {
+    it('reads a plain list of addresses', () => {
+        const file = readSitemap('\uFEFFhttps://site.example/a\r\n\nhttps://site.example/b?x=1\nnot one\n', BASE);
+        expect(file.kind).toBe('text');
+        expect(file.entries.map(({ url, line }) => [url, line])).toEqual([
+            ['https://site.example/a', 1],
+            ['https://site.example/b?x=1', 3],
+        ]);
+        expect(file.troubles).toMatchObject([{ code: 'bad-address', line: 4 }]);
+    });
+
+    it('reads RSS 2.0, links and dates of its items only', () => {
+        const file = readSitemap(
+            `<?xml version="1.0"?>
+<rss version="2.0"><channel><link>https://site.example/</link>
+<item><title>A</title><link>https://site.example/a</link><pubDate>Mon, 02 Mar 2026 10:00:00 GMT</pubDate></item>
+<item><title>B</title></item>
+</channel></rss>`,
+            BASE,
+        );
+        expect(file).toMatchObject({
+            kind: 'feed',
+            entries: [{ url: 'https://site.example/a', line: 3, lastmod: 'Mon, 02 Mar 2026 10:00:00 GMT' }],
+            troubles: [{ code: 'no-loc', line: 4 }],
+        });
+    });
+
+    it('reads Atom 1.0, the alternate link of each entry', () => {
+        const file = readSitemap(
+            `<feed xmlns="http://www.w3.org/2005/Atom"><link href="https://site.example/"/>
+<entry><link rel="edit" href="/edit/1"/><link rel="alternate" href="/a"/><updated>2026-03-02T00:00:00Z</updated></entry>
+<entry><link href="https://site.example/b"/></entry></feed>`,
+            BASE,
+        );
+        expect(file.entries).toEqual([
+            { url: 'https://site.example/a', lastmod: '2026-03-02T00:00:00Z', line: 2 },
+            { url: 'https://site.example/b', lastmod: '', line: 3 },
+        ]);
+    });
+
+    it('keeps what stood before a break in a feed', () => {
+        const file = readSitemap(
+            '<rss><channel><item><link>https://site.example/a</link></item><item><oops</rss>',
+            BASE,
+        );
+        expect(file.entries.length).toBe(1);
+        expect(file.troubles).toMatchObject([{ code: 'not-xml' }]);
+    });
+
+    it('stops at the protocol’s number of addresses in every form', () => {
+        const line = 'https://site.example/a\n';
+        const file = readSitemap(line.repeat(MAX_SITEMAP_ENTRIES + 5), BASE);
+        expect(file.entries.length).toBe(MAX_SITEMAP_ENTRIES);
+        expect(file.troubles).toMatchObject([{ code: 'too-many' }]);
     });
 });

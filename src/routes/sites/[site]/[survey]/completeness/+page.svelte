@@ -1,11 +1,15 @@
 <script lang="ts">
+    import { page } from '$app/state';
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
     import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import { IMPORT_WORDS } from '$lib/core/evidence/imports.ts';
     import { reasonWords } from '$lib/core/evidence/completeness.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
+    /** Combinations shown at first. */
+    const FIRST = 14;
     let { data } = $props();
+    const showsAll = $derived(page.url.searchParams.has('all'));
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const of = (params: Record<string, string>): string => `${base}/pages?${new URLSearchParams(params)}`;
     const lostPages = $derived(data.complete.lost.reduce((sum, item) => sum + item.urls, 0));
@@ -45,8 +49,15 @@
             <EvidenceMatrix
                 groups={data.complete.matrix.map((item) => ({ ...item, orphans: 0 }))}
                 hrefOf={(group) => of({ evidence: group.evidence.join('+') })}
-                most={14}
+                most={showsAll ? data.complete.matrix.length : FIRST}
             />
+            {#if data.complete.matrix.length > FIRST}<p class="mt-1">
+                    <a class="set" href={showsAll ? '?' : '?all'} data-sveltekit-noscroll
+                        >{showsAll
+                            ? 'Show the largest only'
+                            : `Show all ${data.complete.matrix.length} combinations`}</a
+                    >
+                </p>{/if}
             {#each data.bare as item (item.name + item.day)}
                 <p class="note">
                     {item.name}: {count(item.count)} ({IMPORT_WORDS[item.kind].name.toLowerCase()}), {item.day}; a count

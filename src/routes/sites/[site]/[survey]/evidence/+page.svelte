@@ -225,6 +225,9 @@
         align-items: center;
         margin: 4px 0;
     }
+    .row .tb {
+        justify-self: start;
+    }
     .plain {
         list-style: none;
     }

@@ -27,7 +27,8 @@
             {:else}
                 <a class="set" href={of('any')}><b>{counted(data.counts.all, 'page')}</b></a> cannot be reached by
                 links;
-                <b>{count(data.counts.indexable)}</b> of them may be indexed.
+                <a class="set" href="{of('any')}&gate=indexable"><b>{count(data.counts.indexable)}</b></a> of them may be
+                indexed.
             {/if}
         </h1>
         {#if data.complete}
@@ -64,7 +65,7 @@
             <table class="ruled">
                 <thead
                     ><tr
-                        ><th>page</th><th>kind</th><th>known by</th><th class="spare">stops at</th><th
+                        ><th>page</th><th>kind</th><th>known by</th><th class="spare">may be indexed</th><th
                             >nearest, a natural place for a link</th
                         ></tr
                     ></thead
@@ -81,7 +82,11 @@
                             <td>{orphan.kind}{orphan.island === null ? '' : `, island ${orphan.island}`}</td>
                             <td class="ink2">{orphan.evidence.join(', ')}</td>
                             <td class="spare ink2"
-                                >{orphan.gate === 'indexable' ? 'no gate' : (orphan.gate ?? 'not known')}</td
+                                >{orphan.gate === 'indexable'
+                                    ? 'yes'
+                                    : orphan.gate === null
+                                      ? 'not known'
+                                      : `no: ${orphan.gate}`}</td
                             >
                             <td>
                                 {#each orphan.near as near (near.node)}

@@ -20,8 +20,14 @@
                 {data.files.length === 1 ? 'was' : 'were'} asked for, and none lists a page of this site.
             {:else}
                 Sitemaps list <a class="set" href={of({ known: 'sitemap' })}><b>{counted(data.listed, 'URL')}</b></a> of
-                this site; <b>{count(data.listedNotIndexable)}</b> of them may not be indexed, and
-                <b>{counted(data.indexableNotListed, 'indexable page')}</b>
+                this site;
+                <a class="set" href={of({ known: 'sitemap', gate: 'stopped' })}
+                    ><b>{count(data.listedNotIndexable)}</b></a
+                >
+                of them may not be indexed, and
+                <a class="set" href={of({ unknown: 'sitemap', gate: 'indexable' })}
+                    ><b>{counted(data.indexableNotListed, 'indexable page')}</b></a
+                >
                 {data.indexableNotListed === 1 ? 'stands' : 'stand'} in none.
             {/if}
         </h1>
