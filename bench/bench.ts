@@ -1,9 +1,10 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
+import { evidenceBench } from './evidence.ts';
 import { frontierBench } from './frontier.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
@@ -26,6 +27,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     menu: menuBench,
     memory: memoryBench,
     log: accessLogBench,
+    evidence: evidenceBench,
 };
 
 const { values, positionals } = parseArgs({

@@ -23,6 +23,11 @@ const VIEWS = [
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
     ['templates', `${survey}/templates`, 'chart', 1280, 800],
     ['source', `${survey}/source?of=${deep}&line=12`, 'chart', 1280, 800],
+    ['door', `${address}/sites/1/door`, 'chart', 1280, 800],
+    ['completeness', `${survey}/completeness`, 'chart', 1280, 800],
+    ['evidence', `${survey}/evidence`, 'night', 1280, 800],
+    ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
+    ['links-in', `${survey}/links-in`, 'chart', 1280, 800],
     ['settings', `${address}/sites/1/new-survey`, 'night', 1280, 800],
     ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
 ];

@@ -1,10 +1,10 @@
 /** The first five minutes of a user, in the real browser. */
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import * as answers from '../../demo/answers.ts';
@@ -304,6 +304,140 @@ describe('how it was read', () => {
     });
 });
 
+describe('the door, before and after', () => {
+    it('knocks at the door of a site, and tells what stands open', async () => {
+        await page.goto(`${app.address}/sites/1/door`);
+        await waitForText(page, 'Nobody has knocked at Fernhollow yet.');
+        await Promise.all([page.waitForNavigation({ timeout: 60_000 }), clickText(page, 'Knock', 'button')]);
+        await waitForText(page, 'The door is open: https://www.fernhollow-tools.example/ answers 200');
+        await waitForText(page, '4 ways to write the host');
+        // March's sitemaps have their faults, told in the order they were tried.
+        await waitForText(page, 'asked for https://www.fernhollow-tools.example/sitemap-2019.xml: 404');
+        await waitForText(page, '1 with another scheme');
+    });
+
+    it('knocks again, and lays both side by side', async () => {
+        await Promise.all([page.waitForNavigation({ timeout: 60_000 }), clickText(page, 'Knock again', 'button')]);
+        await waitForText(page, 'Nothing has changed since.');
+        expect(await page.$$eval('.knocks li', (items) => items.length)).toBe(2);
+    });
+
+    it('knocks at an address that was typed in, and says what is wrong with one that is none', async () => {
+        const shut = await startStandIn(({ path }) =>
+            path === '/robots.txt'
+                ? { status: 200, headers: { 'content-type': 'text/plain' }, body: 'User-agent: *\nDisallow: /\n' }
+                : { status: 200, headers: { 'content-type': 'text/html' }, body: '<title>x</title><a href="/a">a</a>' },
+        );
+        await page.goto(`${app.address}/door`);
+        await page.type('#url', 'no address');
+        await clickText(page, 'Knock', 'button');
+        await waitForText(page, '"no address" is no web address.');
+        // The browser notes every answer with status 400 in its console.
+        watched.troubles.length = 0;
+        await page.$eval('#url', (field) => ((field as HTMLInputElement).value = ''));
+        await page.type('#url', `http://127.0.0.1:${shut.port}/`);
+        await Promise.all([page.waitForNavigation({ timeout: 60_000 }), clickText(page, 'Knock', 'button')]);
+        await waitForText(page, 'The door is shut by robots.txt: “Disallow: /” closes the whole site for EdgeMap.');
+        await waitForText(page, 'What would open it?');
+        await shut.close();
+    });
+});
+
+describe('evidence from elsewhere', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'edgemap-lists-'));
+    afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+    it('adds a table after its columns were looked at, as a new revision', async () => {
+        const path = join(folder, 'visits.csv');
+        writeFileSync(
+            path,
+            'Seite;Aufrufe\n/guides/oiling-a-whetstone/;12\n/visit/;7\nhttps://elsewhere.example/;1\nnot one;3\n',
+        );
+        await page.goto(`${app.address}/sites/1/1/evidence`);
+        await waitForText(page, 'This survey knows only what links, sitemaps and redirects told it.');
+        await page.select('#evidence-kind', 'visits');
+        const input = (await page.$('#evidence-file'))!.asElement() as ElementHandle<HTMLInputElement>;
+        await input.uploadFile(path);
+        await waitForText(page, 'parted by semicolon, the first row names the columns');
+        expect(await page.$eval('#role-0', (field) => (field as HTMLSelectElement).value)).toBe('url');
+        expect(await page.$eval('#role-1', (field) => (field as HTMLSelectElement).value)).toBe('number');
+        await clickText(page, 'Add visits.csv', 'button');
+        await waitForText(page, '1 list from elsewhere was laid beside the links; 1 URL in it has not been read yet.');
+        await waitForText(page, 'Revision 1');
+    });
+
+    it('has the unreadable lines and what matches nothing to download', async () => {
+        const hrefs = await page.$$eval('a[href$=".csv"]', (links) =>
+            links.map((link) => (link as HTMLAnchorElement).href),
+        );
+        expect(hrefs.length).toBe(2);
+        const texts = await page.evaluate(
+            (urls) => Promise.all(urls.map((url) => fetch(url).then((answer) => answer.text()))),
+            hrefs,
+        );
+        expect(texts.join('\n')).toContain('https://elsewhere.example/');
+        expect(texts.join('\n')).toContain('no address that can be used');
+    });
+
+    it('reads what became known, and shows it as a page that links miss', async () => {
+        await Promise.all([page.waitForNavigation({ timeout: 60_000 }), clickText(page, 'Read it now', 'button')]);
+        await waitForText(page, 'is done: read the Brief', 60_000);
+        await page.goto(`${app.address}/sites/1/1/orphans`);
+        await waitForText(page, '10 pages cannot be reached by links');
+        await waitForText(page, 'oiling-a-whetstone');
+        await waitForText(page, '/guides/oiling-a-worktop/');
+    });
+
+    it('tells how complete the survey is, every number a set of that size', async () => {
+        await page.goto(`${app.address}/sites/1/1/completeness`);
+        await waitForText(page, 'What this survey cannot claim');
+        await waitForText(page, 'Nobody gave it an access log, what a search index lists or links from other sites');
+        const links = await page.$$eval('.view a[href*="/pages?"]', (found) =>
+            found.map((link) => ({
+                href: (link as HTMLAnchorElement).href,
+                size: link.textContent!.replace(/\D/g, ''),
+            })),
+        );
+        expect(links.length).toBeGreaterThan(30);
+        for (const { href, size } of links) {
+            const path = href.replace('/sites/1/1/pages?', '/api/v1/sites/1/surveys/1/pages?');
+            const total = await page.evaluate(
+                (url) =>
+                    fetch(`${url}&count=1`)
+                        .then((answer) => answer.json())
+                        .then((read: { total: number }) => read.total),
+                path,
+            );
+            expect(total, href).toBe(Number(size));
+        }
+    });
+
+    it('takes addresses typed in and a bare count, and says what is wrong with either', async () => {
+        await page.goto(`${app.address}/sites/1/1/evidence`);
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add the count', 'button')]);
+        await waitForText(page, 'Say where the count is from.');
+        watched.troubles.length = 0;
+        await page.type('#count', '480');
+        await page.type('#count-day', '2026-03-02');
+        await page.type('#count-name', 'the county’s index');
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add the count', 'button')]);
+        await waitForText(page, 'a count of 2026-03-02, without a list');
+        await page.type('#urls', '/guides/lending-to-a-neighbour/');
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Add addresses', 'button')]);
+        await waitForText(page, 'Typed in typed in');
+    });
+
+    it('refuses a file that is no list in a sentence', async () => {
+        const path = join(folder, 'photo.bin');
+        writeFileSync(path, Buffer.alloc(5_000));
+        await page.select('#evidence-kind', 'search');
+        const input = (await page.$('#evidence-file'))!.asElement() as ElementHandle<HTMLInputElement>;
+        await input.uploadFile(path);
+        await waitForText(page, 'photo.bin is no text: it holds NUL bytes. Give a CSV file or plain lines.');
+        watched.troubles.length = 0;
+    });
+});
+
 describe('stopping a survey on screen', () => {
     it('keeps what is read and marks it partial', async () => {
         const slow = await startStandIn(({ path }) => {
@@ -427,11 +561,19 @@ describe('accessibility', () => {
         '/sites/1/1/templates',
         '/sites/1/1/hosts',
         '/sites/1/1/source?of=NODE&line=12',
+        '/sites/1/1/completeness',
+        '/sites/1/1/evidence',
+        '/sites/1/1/orphans',
+        '/sites/1/1/sitemaps',
+        '/sites/1/1/links-in',
+        '/sites/1/door',
+        '/door',
         '/sites/2/1/brief',
         '/sites/3/1/progress',
     ];
+    // Contrast is a matter of the theme, layout one of the width: each is looked at in two of either.
     for (const theme of ['chart', 'night'] as const) {
-        for (const width of [1280, 390]) {
+        for (const width of theme === 'chart' ? [1280, 390] : [1280]) {
             it.each(VIEWS)(`axe has nothing to say in ${theme} at ${width} px: %s`, async (view) => {
                 await page.goto(`${app.address}/sites`);
                 const other = await openPage(browser, app.address, theme, width);
