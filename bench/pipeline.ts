@@ -19,7 +19,7 @@ const MENU = 60;
 const RELATED = 22;
 
 export async function pipelineBench(options: BenchOptions): Promise<void> {
-    const pages = options.pages ?? 2_000;
+    const pages = options.pages ?? 4_000;
     const made = await startMadeSite(pages, BYTES, MENU, RELATED);
     const settings: SurveySettings = { ...DEFAULT_SETTINGS, start: made.start, concurrency: 8 };
     const { page, pathOf } = bigSite({ pages, bytes: BYTES, menu: MENU, related: RELATED });

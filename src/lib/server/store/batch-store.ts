@@ -1,4 +1,5 @@
 /** Storing what a crawl found, batch by batch: whole or not at all, once, and only by the job's owner. */
+import { setImmediate as turn } from 'node:timers/promises';
 import { eq, sql } from 'drizzle-orm';
 import { getTableColumns, getTableName } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/mysql2';
@@ -21,51 +22,72 @@ const MAX_SOURCE = 15 * 1024 * 1024;
 export interface TableRows {
     table: MySqlTable;
     columns: string[];
-    rows: BulkValue[][];
+    /** Made one by one as they are asked for: packing is the dearer part of storing. */
+    rows: Iterable<BulkValue[]>;
 }
 
 type Row<T extends MySqlTable> = { [K in keyof T['$inferInsert']]: BulkValue };
 
 /** @param fields names of the fields in the schema, in the order of each row's values */
-function tableRows<T extends MySqlTable>(
+function tableRows<T extends MySqlTable, Item>(
     table: T,
     fields: (keyof T['$inferInsert'] & string)[],
-    rows: Row<T>[],
+    items: readonly Item[],
+    toRow: (item: Item, index: number) => Row<T>,
 ): TableRows {
     const known = getTableColumns(table);
     return {
         table,
         columns: fields.map((field) => known[field]?.name ?? field),
-        rows: rows.map((row) => fields.map((field) => row[field])),
+        rows: {
+            *[Symbol.iterator]() {
+                for (let index = 0; index < items.length; index++) {
+                    const row = toRow(items[index]!, index);
+                    yield fields.map((field) => row[field]);
+                }
+            },
+        },
     };
 }
 
-/** A batch as rows of tables, in an order in which they can be stored; each table is made when it is asked for. */
+/** A batch as rows of tables; each table is made when it is asked for. */
 export function* rowsOfBatch(
     surveyId: number,
     batch: SurveyBatch,
     first: { evidence: number; file: number },
 ): Generator<TableRows> {
+    // The tables with the most bytes and the least to pack come first: while they go out, the links are packed.
     yield tableRows(
-        schema.addresses,
-        ['surveyId', 'id', 'internal', 'url'],
-        batch.addresses.map((row) => ({ surveyId, ...row })),
+        schema.pageSources,
+        ['surveyId', 'page', 'source'],
+        batch.details.filter((row) => row.source.length > 0 && row.source.length <= MAX_SOURCE),
+        (row) => ({ surveyId, page: row.page, source: row.source }),
     );
     yield tableRows(
-        schema.linkLists,
-        ['surveyId', 'id', 'links'],
-        batch.lists.map((row) => ({ surveyId, id: row.id, links: packLinks(row.links) })),
+        schema.pageDetails,
+        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature'],
+        batch.details,
+        ({ source: _, ...row }) => ({ surveyId, ...row }),
     );
-    yield tableRows(
-        schema.layouts,
-        ['surveyId', 'id', 'places'],
-        batch.layouts.map((row) => ({ surveyId, id: row.id, places: packPlaces(row) })),
-    );
-    yield tableRows(
-        schema.blocks,
-        ['surveyId', 'id', 'region', 'place', 'list', 'name'],
-        batch.blocks.map((row) => ({ surveyId, ...row, region: REGIONS.indexOf(row.region) })),
-    );
+    yield tableRows(schema.addresses, ['surveyId', 'id', 'internal', 'url'], batch.addresses, (row) => ({
+        surveyId,
+        ...row,
+    }));
+    yield tableRows(schema.linkLists, ['surveyId', 'id', 'links'], batch.lists, (row) => ({
+        surveyId,
+        id: row.id,
+        links: packLinks(row.links),
+    }));
+    yield tableRows(schema.layouts, ['surveyId', 'id', 'places'], batch.layouts, (row) => ({
+        surveyId,
+        id: row.id,
+        places: packPlaces(row),
+    }));
+    yield tableRows(schema.blocks, ['surveyId', 'id', 'region', 'place', 'list', 'name'], batch.blocks, (row) => ({
+        surveyId,
+        ...row,
+        region: REGIONS.indexOf(row.region),
+    }));
     yield tableRows(
         schema.pages,
         [
@@ -98,24 +120,14 @@ export function* rowsOfBatch(
             'milliseconds',
             'readAt',
         ],
-        batch.pages.map((row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') })),
+        batch.pages,
+        (row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') }),
     );
     yield tableRows(
         schema.pageBlocks,
         ['surveyId', 'page', 'ordinal', 'block', 'layout', 'line'],
-        batch.pageBlocks.map((row) => ({ surveyId, ...row })),
-    );
-    yield tableRows(
-        schema.pageDetails,
-        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature'],
-        batch.details.map(({ source: _, ...row }) => ({ surveyId, ...row })),
-    );
-    yield tableRows(
-        schema.pageSources,
-        ['surveyId', 'page', 'source'],
-        batch.details
-            .filter((row) => row.source.length > 0 && row.source.length <= MAX_SOURCE)
-            .map((row) => ({ surveyId, page: row.page, source: row.source })),
+        batch.pageBlocks,
+        (row) => ({ surveyId, ...row }),
     );
     yield tableRows(
         schema.targetChecks,
@@ -131,32 +143,41 @@ export function* rowsOfBatch(
             'milliseconds',
             'readAt',
         ],
-        batch.checks.map((row) => ({ surveyId, ...row })),
+        batch.checks,
+        (row) => ({ surveyId, ...row }),
     );
     yield tableRows(
         schema.evidence,
         ['surveyId', 'id', 'address', 'evidence', 'source', 'line', 'lastmod'],
-        batch.evidence.map((row, index) => ({ surveyId, id: first.evidence + index, ...row })),
+        batch.evidence,
+        (row, index) => ({ surveyId, id: first.evidence + index, ...row }),
     );
     yield tableRows(
         schema.files,
         ['surveyId', 'id', 'kind', 'url', 'status', 'note', 'entries', 'text'],
-        batch.files.map((row, index) => ({ surveyId, id: first.file + index, ...row })),
+        batch.files,
+        (row, index) => ({ surveyId, id: first.file + index, ...row }),
     );
 }
 
-/** Loads the rows of tables in bulk, each load checked. While the server works on one, the next is written out. */
+/** Rows written out before the load under way gets its turn on the connection. */
+const ROWS_BETWEEN_TURNS = 24;
+
+/** Loads the rows of tables in bulk, each load checked. While one goes out, the next is packed and written. */
 async function loadInBulk(connection: PoolConnection, tables: Iterable<TableRows>): Promise<void> {
     let loading: Promise<void> = Promise.resolve();
+    let failed: unknown = null;
     for (const { table, columns, rows } of tables) {
-        if (rows.length === 0) continue;
         const writer = new RowWriter();
-        for (const row of rows) writer.row(row);
+        for (const row of rows) {
+            writer.row(row);
+            if (writer.rows % ROWS_BETWEEN_TURNS === 0) await turn();
+            if (failed !== null) throw failed;
+        }
+        if (writer.rows === 0) continue;
         await loading;
-        await new Promise<void>((sent, failed) => {
-            loading = bulkLoad(connection, getTableName(table), columns, writer, sent);
-            loading.catch(failed);
-        });
+        loading = bulkLoad(connection, getTableName(table), columns, writer);
+        loading.catch((error: unknown) => (failed = error));
     }
     await loading;
 }
@@ -178,7 +199,8 @@ export async function loadTables(
 
 /** The slow way, for when the fast one did not store what was sent: inserts in pieces, each checked. */
 async function insertChecked(connection: PoolConnection, tables: Iterable<TableRows>): Promise<void> {
-    for (const { table, columns, rows } of tables) {
+    for (const { table, columns, rows: made } of tables) {
+        const rows = [...made];
         const into = `INSERT INTO \`${getTableName(table)}\` (${columns.map((name) => `\`${name}\``).join(', ')}) VALUES ?`;
         for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
             const piece = rows

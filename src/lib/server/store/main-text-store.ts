@@ -24,7 +24,11 @@ export async function makeMains(db: Database, surveyId: number): Promise<void> {
     await db.delete(schema.pageMains).where(eq(schema.pageMains.surveyId, surveyId));
     for (let after = -1; ;) {
         const details = await db
-            .select({ page: schema.pageDetails.page, text: schema.pageDetails.text })
+            .select({
+                page: schema.pageDetails.page,
+                text: schema.pageDetails.text,
+                signature: schema.pageDetails.signature,
+            })
             .from(schema.pageDetails)
             .where(and(eq(schema.pageDetails.surveyId, surveyId), gt(schema.pageDetails.page, after)))
             .orderBy(asc(schema.pageDetails.page))
@@ -33,17 +37,21 @@ export async function makeMains(db: Database, surveyId: number): Promise<void> {
         if (!last) return;
         const blocks = await blocksOfPages(db, surveyId, after, last.page);
         const writer = new RowWriter();
-        for (const { page, text } of details) {
+        for (const { page, text, signature: whole } of details) {
             if (text.length === 0) continue;
             const own = blocks.get(page);
-            const main = mainTextOf(unpackText(text), (ordinal) => shared.has(own?.get(ordinal) ?? -1));
-            const signature = signatureOf(main);
+            const pieces = unpackText(text);
+            const isShared = (ordinal: number): boolean => shared.has(own?.get(ordinal) ?? -1);
+            const main = mainTextOf(pieces, isShared);
+            // Most pages lose nothing: their signature is the one that was made when they were read.
+            const isWhole = pieces.every((piece) => piece.block < 0 || !isShared(piece.block));
+            const signature = isWhole ? whole : bytesOf(signatureOf(main));
             writer.row([
                 surveyId,
                 page,
                 main === '' ? NONE : createHash('sha256').update(main).digest().subarray(0, 8),
                 countWords(main),
-                signature === null ? NONE : new Uint8Array(signature.buffer),
+                signature,
             ]);
         }
         after = last.page;
@@ -56,6 +64,10 @@ export async function makeMains(db: Database, surveyId: number): Promise<void> {
             ),
         );
     }
+}
+
+function bytesOf(signature: Uint32Array | null): Uint8Array {
+    return signature === null ? NONE : new Uint8Array(signature.buffer);
 }
 
 /** Numbers of the blocks that stand on two pages or more. O(page blocks). */
