@@ -72,3 +72,9 @@ export async function shownKnock(siteId: number | null, asked: string | null): P
         list: knocks.map(({ id: number, url, at, report }) => ({ id: number, url, at, state: report.verdict.state })),
     };
 }
+
+/** What the newest knock at a site's door said; null where nobody has knocked. */
+export async function lastKnock(siteId: number): Promise<{ at: number; say: string } | null> {
+    const [knocked] = await listKnocks(appStore().db, siteId, 1);
+    return knocked ? { at: knocked.at, say: knocked.report.verdict.say } : null;
+}

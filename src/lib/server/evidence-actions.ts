@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
 import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } from '../core/evidence/imports.ts';
-import { matchImport } from '../core/evidence/import-matches.ts';
+import { GivenFacts, matchImport, type GivenFact } from '../core/evidence/import-matches.ts';
 import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
 import type { Evidence } from '../core/evidence/evidence.ts';
 import type { MeasuredSurvey } from '../core/survey/measured-survey.ts';
@@ -181,4 +181,14 @@ export async function unmatchedOf(survey: Survey, importId: number): Promise<Imp
     if (!found) return [];
     const { measured } = await openSurvey(survey);
     return matchImport(measured, found.rows).unmatched;
+}
+
+const facts = new WeakMap<EvidenceImport[], GivenFacts>();
+
+/** What lists from elsewhere say of one page. */
+export async function givenOf(survey: Survey, url: string): Promise<GivenFact[]> {
+    const imports = await importsOf(survey);
+    let given = facts.get(imports);
+    if (!given) facts.set(imports, (given = new GivenFacts(imports)));
+    return given.of(url);
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { hostOf, normalisePercent, originOf, pathOf, readAddress } from './address.ts';
+import { hostOf, isPlainUrl, normalisePercent, originOf, pathOf, readAddress } from './address.ts';
 
 function url(href: string, base?: string): string {
     const found = readAddress(href, base);
@@ -65,6 +65,88 @@ describe('readAddress', () => {
             const once = url(path, 'https://site.example/');
             expect(url(once), path).toBe(once);
         }
+    });
+});
+
+describe('URLs that need no parsing', () => {
+    it.each([
+        'https://www.site.example/',
+        'http://site.example/a/b.html?x=1&y=2',
+        "https://site.example/it's/(here)",
+        'https://a-b.c-d.example/~x/a..b/c.',
+    ])('%s is its own spelling', (url) => {
+        expect(isPlainUrl(url)).toBe(true);
+        expect(new URL(url).href).toBe(url);
+    });
+
+    it.each([
+        'https://site.example',
+        'HTTPS://site.example/',
+        'https://Site.example/',
+        'https://site.example:443/',
+        'https://site.example/a/../b',
+        'https://site.example/./a',
+        'https://site.example/%41',
+        'https://site.example/a b',
+        'https://site.example/a?',
+        "https://site.example/?it's",
+        'https://site.example/#x',
+        'https://user@site.example/',
+        'https://xn--a.example/',
+        'https://1.2.3/',
+        'https://site.0x7f/',
+        'https://-site.example/',
+        'https://site.example/é',
+        'https://site.example/a\\b',
+        '/a',
+    ])('%s goes to the parser', (url) => expect(isPlainUrl(url)).toBe(false));
+
+    it('are what the URL standard makes of them, whatever they are made of', () => {
+        const pieces = [
+            'https://',
+            'http://',
+            'www.',
+            'a-b.',
+            'site.',
+            'example',
+            '/',
+            '.',
+            '..',
+            'x',
+            'A',
+            '?',
+            '&',
+            '=',
+            '1',
+            '%2F',
+            '~',
+            ':',
+            '@',
+            "'",
+            '-',
+            '//',
+            '#',
+            ' ',
+            '\\',
+            '|',
+            '^',
+            '{',
+            '9',
+        ];
+        let state = 3;
+        const random = (below: number): number => {
+            state = (Math.imul(state, 1_103_515_245) + 12_345) >>> 0;
+            return (state >>> 8) % below;
+        };
+        let plain = 0;
+        for (let round = 0; round < 60_000; round++) {
+            let text = random(3) > 0 ? 'https://www.site.example/' : '';
+            for (let length = random(9); length >= 0; length--) text += pieces[random(pieces.length)]!;
+            if (!isPlainUrl(text)) continue;
+            plain++;
+            expect(normalisePercent(new URL(text).href), text).toBe(text);
+        }
+        expect(plain).toBeGreaterThan(1_000);
     });
 });
 

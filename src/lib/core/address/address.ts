@@ -49,6 +49,22 @@ function encodeQueryPart(href: string, encodeQuery: QueryEncoder): string {
 }
 
 /**
+ * A URL that is in our spelling already, as sitemaps and exports write them: lower-case scheme and host of letters,
+ * digits and hyphens whose last label is no number, no port, a path, nothing that would be encoded, decoded or removed.
+ * Such a text is its own result, which saves parsing it.
+ */
+const PLAIN =
+    /^https?:\/\/(?:[a-z0-9](?:[a-z0-9-]*[a-z0-9])?\.)+[a-z]+(?:\/[A-Za-z0-9\-_~!$&'()*+,;=:@.]*)+(?:\?[A-Za-z0-9\-._~!$&()*+,;=:@/?]+)?$/;
+/** Dot segments, and labels that stand for other letters: those are for the URL parser. */
+const NOT_PLAIN = /\/\.|xn--/;
+const LONGEST_PLAIN = 2_000;
+
+/** True for a URL that the URL standard and our own rules leave as it is. */
+export function isPlainUrl(text: string): boolean {
+    return text.length <= LONGEST_PLAIN && PLAIN.test(text) && !NOT_PLAIN.test(text);
+}
+
+/**
  * Reads one link target.
  *
  * @param href the text as written, entities already decoded
@@ -56,6 +72,7 @@ function encodeQueryPart(href: string, encodeQuery: QueryEncoder): string {
  * @param encodeQuery the document's charset, needed only where that is not UTF-8 (HTML, "encoding-parse a URL")
  */
 export function readAddress(href: string, base?: string, encodeQuery?: QueryEncoder): AddressResult {
+    if (isPlainUrl(href)) return { ok: true, address: { url: href, fragment: '', hadCredentials: false } };
     let parsed: URL;
     try {
         parsed = new URL(encodeQuery ? encodeQueryPart(href, encodeQuery) : href, base);

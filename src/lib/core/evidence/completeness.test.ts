@@ -1,9 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { variantKey } from '../address/variants.ts';
+import { filterFromParams, filterPages, filterToParams, filterWords } from '../sets/page-filter.ts';
+import { sitemapFiles } from '../survey/sitemap-files.ts';
 import type { MeasuredSurvey } from '../survey/measured-survey.ts';
 import { completenessOf, evidenceMatrix } from './completeness.ts';
 import { EVIDENCE, evidenceNames } from './evidence.ts';
+import { GivenFacts, matchImport } from './import-matches.ts';
+import type { EvidenceImport, ImportKind, ImportRow } from './imports.ts';
 import { linksIn } from './links-in.ts';
 import { NearestPages } from './nearest.ts';
 import { isListing, orphanKinds } from './orphans.ts';
@@ -57,6 +61,10 @@ describe('completenessOf', () => {
             { reason: 'later', urls: 1 },
             { reason: 'robots', urls: 1 },
         ]);
+    });
+
+    it('counts folders one level below the sections', () => {
+        expect(complete.folders).toEqual([{ name: '/old/x/', known: 1, read: 1, pages: 1, reached: 0 }]);
     });
 
     it('finds the highest folder that no link path touches', () => {
@@ -139,6 +147,129 @@ describe('orphanKinds', () => {
         ['/tools?kind=2', false],
         ['/', false],
     ])('%s is a listing: %s', (path, is) => expect(isListing(`${ORIGIN}${path}`)).toBe(is));
+});
+
+describe('what lists say', () => {
+    const list = (kind: ImportKind, name: string, rows: ImportRow[]): EvidenceImport => ({
+        id: 1,
+        kind,
+        name,
+        at: 0,
+        outcome: {
+            columns: [
+                { name: 'visits', type: 'number' },
+                { name: 'last', type: 'date' },
+            ],
+            lines: 0,
+            rows: rows.length,
+            bad: 0,
+            notes: [],
+            bare: null,
+        },
+        rows,
+    });
+    const row = (path: string, cells: (number | null)[], source = ''): ImportRow => ({
+        url: path.startsWith('http') ? path : `${ORIGIN}${path}`,
+        source,
+        cells,
+    });
+
+    it('is counted by what became of it', () => {
+        const rows = [row('/a/', [1, 2]), row('/new', [3, null]), row('/shut', []), row('https://other.example/', [])];
+        const { unmatched, ...counts } = matchImport(sample().measure(), rows);
+        expect(counts).toEqual({ read: 1, notRead: 2, later: 1 });
+        expect(unmatched.map((item) => item.url)).toEqual(['https://other.example/']);
+    });
+
+    it('is told page by page: values of each list, links one by one', () => {
+        const facts = new GivenFacts([
+            list('visits', 'v.csv', [row('/a/', [7, null]), row('/new', [null, 5])]),
+            list('external', 'x.csv', [
+                row('/a/', [1, 1], 'https://one.example/'),
+                row('/a/', [], 'https://two.example/'),
+            ]),
+        ]);
+        expect(facts.of(`${ORIGIN}/a/`)).toEqual([
+            {
+                kind: 'visits',
+                name: 'v.csv',
+                values: [{ column: 'visits', type: 'number', value: 7 }],
+                sources: [],
+                links: 0,
+            },
+            {
+                kind: 'external',
+                name: 'x.csv',
+                values: [],
+                sources: ['https://one.example/', 'https://two.example/'],
+                links: 2,
+            },
+        ]);
+        expect(facts.of(`${ORIGIN}/never`)).toEqual([]);
+    });
+});
+
+describe('sets of places', () => {
+    const survey = sample().measure();
+    const sizes = (query: string): number => filterPages(survey, filterFromParams(new URLSearchParams(query))).length;
+
+    it.each([
+        ['section=old', 2],
+        ['folder=https%3A%2F%2Fsite.example%2Fold%2F', 2],
+        ['path=%2Fold%2Fx%2F', 1],
+        ['origin=https%3A%2F%2Fsite.example', 11],
+        ['orphan=island', 2],
+        ['orphan=listing', 1],
+        ['orphan=decline', 1],
+        ['known=log', 2],
+        ['unknown=link', 2],
+        ['gate=stopped', 1],
+        ['reason=later', 1],
+        ['sitemap=https%3A%2F%2Fsite.example%2Fsitemap.xml', 1],
+    ])('%s', (query, size) => {
+        expect(sizes(query)).toBe(size);
+        // There and back, and said in words.
+        const filter = filterFromParams(new URLSearchParams(query));
+        expect(filterFromParams(new URLSearchParams(filterToParams(filter)))).toEqual(filter);
+        expect(filterWords(filter).length).toBe(1);
+    });
+});
+
+describe('sitemapFiles', () => {
+    it('keeps membership file by file, and compares it with what may be indexed', () => {
+        const site = sample();
+        site.rows.files.push(
+            ...['a', 'b'].map((name) => ({
+                kind: 'sitemap' as const,
+                url: `${ORIGIN}/${name}.xml`,
+                status: 200,
+                note: '',
+                entries: 2,
+                text: '',
+            })),
+        );
+        const listed = (path: string, name: string): void =>
+            void site.rows.evidence.push({
+                address: site.id(path),
+                evidence: 'sitemap',
+                source: `${ORIGIN}/${name}.xml`,
+                line: 1,
+                lastmod: '',
+            });
+        listed('/a/', 'a');
+        listed('/a/', 'a');
+        listed('/shut', 'a');
+        listed('/a/', 'b');
+        const found = sitemapFiles(site.measure());
+        expect(
+            found.files.map(({ url, members, indexable, only }) => [url.slice(-5), members, indexable, only]),
+        ).toEqual([
+            ['a.xml', 2, 1, 1],
+            ['b.xml', 1, 1, 0],
+        ]);
+        // /a/, /shut, and /lone of the sample's own sitemap; all other pages that were read stand in none.
+        expect(found).toMatchObject({ listed: 3, listedNotIndexable: 1, indexableNotListed: 7 });
+    });
 });
 
 describe('NearestPages', () => {

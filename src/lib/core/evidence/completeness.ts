@@ -3,7 +3,7 @@
  * cannot be claimed. Counts only; every one of them is the size of a set.
  */
 import { folderOf } from '../address/section.ts';
-import { originOf } from '../address/address.ts';
+import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
@@ -59,6 +59,8 @@ export interface Completeness {
     matrix: Intersection[];
     notRead: { reason: string; urls: number }[];
     sections: PartCount[];
+    /** Folders one level below the sections; a name is a path with slashes at both ends. */
+    folders: PartCount[];
     origins: PartCount[];
     lost: LostFolder[];
     /** Evidence that nobody gave: not asked, never 0. */
@@ -92,6 +94,7 @@ const GIVEN_WORDS: Record<string, string> = {
 
 export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Evidence>): Completeness {
     const sections = new Map<string, PartCount>();
+    const folders = new Map<string, PartCount>();
     const origins = new Map<string, PartCount>();
     const notRead = new Map<string, number>();
     const part = (of: Map<string, PartCount>, name: string): PartCount => {
@@ -104,7 +107,10 @@ export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Eviden
         const page = survey.pages[node] ?? null;
         const isPage = isReadHtml(page);
         const isReached = isPage && survey.depths.depth[node] !== UNREACHED;
-        for (const counts of [part(sections, sectionOf(url)), part(origins, originOf(url))]) {
+        const parts = [part(sections, sectionOf(url)), part(origins, originOf(url))];
+        const folder = secondFolder(url);
+        if (folder !== '') parts.push(part(folders, folder));
+        for (const counts of parts) {
             counts.known++;
             if (page?.status != null) counts.read++;
             if (isPage) counts.pages++;
@@ -124,11 +130,17 @@ export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Eviden
         matrix: evidenceMatrix(survey.evidence, (node) => isReadHtml(survey.pages[node] ?? null)),
         notRead: reasons,
         sections: [...sections.values()].sort(byKnown),
+        folders: [...folders.values()].sort(byKnown),
         origins: [...origins.values()].sort(byKnown),
         lost: lostFolders(survey),
         notAsked,
         cannotClaim: cannotClaim(survey, reasons, notAsked),
     };
+}
+
+/** Path of the first two folders of a URL, `/tools/cutting/`; empty where it lies less deep. */
+function secondFolder(url: string): string {
+    return /^\/[^/?]+\/[^/?]+\//.exec(pathOf(url))?.[0] ?? '';
 }
 
 interface FolderCount {

@@ -1,7 +1,7 @@
 /** Which rows of an import a survey knows, and which match nothing it knows. */
 import type { MeasuredSurvey } from '../survey/measured-survey.ts';
 import { nodeOfUrl } from '../survey/page-sheet.ts';
-import type { ImportRow } from './imports.ts';
+import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
 
 export interface ImportMatches {
     /** Rows whose URL was read. */
@@ -26,4 +26,51 @@ export function matchImport(survey: MeasuredSurvey, rows: readonly ImportRow[]):
         }
     }
     return matches;
+}
+
+/** What one list says of a page. */
+export interface GivenFact {
+    kind: ImportKind;
+    /** Name of the list. */
+    name: string;
+    /** Values of its columns that are known. */
+    values: { column: string; type: ImportColumn['type']; value: number }[];
+    /** Pages of other sites that link here, the first few, and how many there are. */
+    sources: string[];
+    links: number;
+}
+
+const MOST_SOURCES = 20;
+
+/** What all lists say of each URL, ready to be asked page by page. O(rows). */
+export class GivenFacts {
+    readonly #byUrl = new Map<string, GivenFact[]>();
+
+    constructor(imports: readonly EvidenceImport[]) {
+        for (const { kind, name, outcome, rows } of imports) {
+            for (const row of rows) {
+                const facts = this.#byUrl.get(row.url);
+                let fact = facts?.find((item) => item.kind === kind && item.name === name);
+                if (!fact) {
+                    fact = { kind, name, values: [], sources: [], links: 0 };
+                    if (facts) facts.push(fact);
+                    else this.#byUrl.set(row.url, [fact]);
+                }
+                if (row.source !== '') {
+                    fact.links++;
+                    if (fact.sources.length < MOST_SOURCES) fact.sources.push(row.source);
+                    // Values of single links are theirs, not the page's.
+                    continue;
+                }
+                outcome.columns.forEach(({ name: column, type }, index) => {
+                    const value = row.cells[index] ?? null;
+                    if (value !== null) fact.values.push({ column, type, value });
+                });
+            }
+        }
+    }
+
+    of(url: string): GivenFact[] {
+        return this.#byUrl.get(url) ?? [];
+    }
 }

@@ -2,7 +2,7 @@
  * The current set, in its first and smallest form: a text, and the narrowings that the numbers on the screens stand
  * for. Each narrowing is one field; all must hold.
  */
-import { originOf } from '../address/address.ts';
+import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { orphanKinds, type OrphanKinds } from '../evidence/orphans.ts';
 import { evidenceBit, EVIDENCE, type Evidence } from '../evidence/evidence.ts';
@@ -29,6 +29,8 @@ export interface PageFilter {
     origin?: string;
     /** In that folder or below: a URL that ends with a slash. */
     folder?: string;
+    /** Its path begins so, on whatever host. */
+    path?: string;
     /** Listed by that sitemap. */
     sitemap?: string;
     /** Has a depth. */
@@ -46,7 +48,7 @@ export interface PageFilter {
 }
 
 /** Narrowings by where a URL lies or is listed: plain texts. */
-const PLACES = ['section', 'origin', 'folder', 'sitemap'] as const;
+const PLACES = ['section', 'origin', 'folder', 'path', 'sitemap'] as const;
 
 export const FILTER_GATES: readonly string[] = [...GATES, 'indexable', 'stopped', 'unknown'];
 
@@ -67,6 +69,7 @@ export function filterPages(survey: MeasuredSurvey, filter: PageFilter): number[
         if (filter.section !== undefined && sectionOf(survey.urls[node]!) !== filter.section) continue;
         if (filter.origin !== undefined && originOf(survey.urls[node]!) !== filter.origin) continue;
         if (filter.folder !== undefined && !survey.urls[node]!.startsWith(filter.folder)) continue;
+        if (filter.path !== undefined && !pathOf(survey.urls[node]!).startsWith(filter.path)) continue;
         if (listed && !listed.has(survey.addressOf[node]!)) continue;
         if (mask !== undefined && survey.evidence[node] !== mask) continue;
         if (filter.known !== undefined && !(survey.evidence[node]! & evidenceBit(filter.known))) continue;
@@ -235,6 +238,7 @@ export function filterWords(filter: PageFilter): FilterWord[] {
     if (filter.section !== undefined) add('section', 'section', 'is', filter.section);
     if (filter.origin !== undefined) add('origin', 'host', 'is', filter.origin);
     if (filter.folder !== undefined) add('folder', 'folder', 'is', filter.folder);
+    if (filter.path !== undefined) add('path', 'path', 'begins', filter.path);
     if (filter.sitemap !== undefined) add('sitemap', 'sitemap', 'is', filter.sitemap);
     if (filter.unknown !== undefined) add('unknown', 'not known', 'by', filter.unknown);
     if (filter.evidence !== undefined) add('evidence', 'evidence', 'is', filter.evidence.join(' + '));

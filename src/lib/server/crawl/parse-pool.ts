@@ -14,10 +14,20 @@ interface Waiting {
     done: (result: ParseResult) => void;
 }
 
+interface Sent extends Waiting {
+    id: number;
+}
+
 interface Thread {
     worker: Worker;
-    current: (Waiting & { id: number; timer: NodeJS.Timeout }) | null;
+    /** Documents it has been given, oldest first: the first is being read, the others wait for it. */
+    sent: Sent[];
+    /** Runs out when the first takes too long. */
+    timer: NodeJS.Timeout | null;
 }
+
+/** Documents given to a thread at once: it need not wait until we come round to give it the next. */
+const GIVEN_AHEAD = 2;
 
 /** A document that takes longer than this is hostile or broken: its thread is ended, the page keeps its status. */
 const DOCUMENT_MILLISECONDS = 30_000;
@@ -42,20 +52,29 @@ export class ParsePool {
 
     async close(): Promise<void> {
         this.#closed = true;
+        for (const thread of this.#threads) if (thread.timer) clearTimeout(thread.timer);
         await Promise.all(this.#threads.map((thread) => thread.worker.terminate()));
     }
 
     #open(): Thread {
-        const thread: Thread = { worker: this.#start(() => thread), current: null };
+        const thread: Thread = { worker: this.#start(() => thread), sent: [], timer: null };
         return thread;
     }
 
     #start(thread: () => Thread): Worker {
         const worker = new Worker(this.#script, { resourceLimits: { maxOldGenerationSizeMb: 1024 } });
         worker.on('message', (reply: ParseReply) => {
-            if (reply.id === thread().current?.id) this.#finish(thread(), reply);
+            if (reply.id !== thread().sent[0]?.id || worker !== thread().worker) return;
+            // Our own thread made it from the same type a moment ago.
+            const facts = reply.ok ? (JSON.parse(reply.facts) as FactsToGoOn) : null;
+            this.#finish(
+                thread(),
+                reply.ok && facts ? { ...reply, facts } : { ok: false, say: reply.ok ? '' : reply.say },
+            );
         });
-        worker.on('error', (error) => this.#replace(thread(), `the document could not be read: ${error.message}`));
+        worker.on('error', (error) => {
+            if (worker === thread().worker) this.#replace(thread(), `the document could not be read: ${error.message}`);
+        });
         return worker;
     }
 
@@ -63,35 +82,48 @@ export class ParsePool {
         if (this.#closed) return;
         void thread.worker.terminate();
         thread.worker = this.#start(() => thread);
+        // The first is what did it; what waited behind it is given out again.
+        this.#queue.unshift(...thread.sent.splice(1));
         this.#finish(thread, { ok: false, say });
     }
 
     #finish(thread: Thread, result: ParseResult): void {
-        const { current } = thread;
-        thread.current = null;
-        if (current) {
-            clearTimeout(current.timer);
-            current.done(result);
-        }
+        thread.sent.shift()?.done(result);
+        this.#watch(thread);
         this.#feed();
     }
 
+    /** Starts the time of the document that is being read now. */
+    #watch(thread: Thread): void {
+        if (thread.timer) clearTimeout(thread.timer);
+        thread.timer =
+            thread.sent.length === 0
+                ? null
+                : setTimeout(
+                      () => this.#replace(thread, 'the document took longer than 30 seconds to read'),
+                      DOCUMENT_MILLISECONDS,
+                  );
+    }
+
     #feed(): void {
-        for (const thread of this.#threads) {
-            if (thread.current || this.#closed) continue;
-            const waiting = this.#queue.shift();
-            if (!waiting) return;
-            const id = this.#nextId++;
-            const timer = setTimeout(
-                () => this.#replace(thread, 'the document took longer than 30 seconds to read'),
-                DOCUMENT_MILLISECONDS,
-            );
-            thread.current = { ...waiting, id, timer };
-            // Pooled Buffers share one ArrayBuffer (and Buffer's slice copies nothing): the bytes get one of their own
-            // before they are handed over.
-            const bytes = new Uint8Array(waiting.job.bytes).buffer;
-            const request: ParseRequest = { ...waiting.job, id, bytes };
-            thread.worker.postMessage(request, [bytes]);
+        for (let ahead = 1; ahead <= GIVEN_AHEAD; ahead++) {
+            for (const thread of this.#threads) {
+                if (thread.sent.length >= ahead || this.#closed) continue;
+                const waiting = this.#queue.shift();
+                if (!waiting) return;
+                this.#give(thread, waiting);
+            }
         }
+    }
+
+    #give(thread: Thread, waiting: Waiting): void {
+        const id = this.#nextId++;
+        thread.sent.push({ ...waiting, id });
+        if (thread.sent.length === 1) this.#watch(thread);
+        // Pooled Buffers share one ArrayBuffer (and Buffer's slice copies nothing): the bytes get one of their own
+        // before they are handed over; the job keeps its own, in case it must be given out again.
+        const bytes = new Uint8Array(waiting.job.bytes).buffer;
+        const request: ParseRequest = { ...waiting.job, id, bytes };
+        thread.worker.postMessage(request, [bytes]);
     }
 }

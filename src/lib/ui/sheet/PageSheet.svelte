@@ -1,9 +1,10 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
+    import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
     import type { PlaceInSet } from '$lib/core/sets/page-window.ts';
     import type { PageSheet, SheetLink } from '$lib/core/survey/page-sheet.ts';
     import Address from '../parts/Address.svelte';
-    import { count, counted, moment } from '../parts/format.ts';
+    import { count, counted, day, moment } from '../parts/format.ts';
     import GateChain from './GateChain.svelte';
     import SheetFacts from './SheetFacts.svelte';
     import type { SheetDetails } from '../../core/survey/page-details.ts';
@@ -20,12 +21,14 @@
         sourceHref: (node: number, line: number) => string;
         /** Facts beside the columns; null where nothing was kept. */
         details: SheetDetails | null;
+        /** What lists from elsewhere say of the page. */
+        given: GivenFact[];
         /** Starts a spot survey; says why not, or nothing. */
         onReadAgain: (what: { kind: 'page' | 'folder'; url: string }) => Promise<string>;
         /** Has a URL asked for that was left alone as an action; says why not, or nothing. */
         onAskAllTheSame: (url: string) => Promise<string>;
     }
-    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, onReadAgain, onAskAllTheSame }: Props =
+    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, given, onReadAgain, onAskAllTheSame }: Props =
         $props();
     let refusal = $state('');
     const record = $derived(sheet.record);
@@ -200,7 +203,26 @@
             <h3 class="pane-name">How it is known</h3>
             <dl class="facts">
                 {#each sheet.evidence as item (item.name)}<dt>{item.name}</dt>
-                    <dd>{item.detail || 'said by another page'}</dd>{/each}
+                    <dd>
+                        {item.detail || 'said by another page'}
+                        {#each given.filter((fact) => fact.kind === item.name) as fact (fact.name)}
+                            {#each fact.values as value (value.column)}<div>
+                                    <span class="ink3">{value.column}</span>
+                                    {value.type === 'date' ? day(value.value) : count(value.value)}
+                                </div>{/each}
+                            {#if fact.links > 0}<details>
+                                    <summary
+                                        >{counted(fact.links, 'page')} of other sites {fact.links === 1
+                                            ? 'links'
+                                            : 'link'} here</summary
+                                    >
+                                    {#each fact.sources as source (source)}<div class="breaks">{source}</div>{/each}
+                                    {#if fact.links > fact.sources.length}<div class="ink3">
+                                            and {count(fact.links - fact.sources.length)} more
+                                        </div>{/if}
+                                </details>{/if}
+                        {/each}
+                    </dd>{/each}
             </dl>
         </section>
         <section>

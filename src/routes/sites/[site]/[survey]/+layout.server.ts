@@ -3,6 +3,7 @@ import { filterFromParams, filterPages } from '$lib/core/sets/page-filter.ts';
 import { placeInSet } from '$lib/core/sets/page-window.ts';
 import { pageSheet } from '$lib/core/survey/page-sheet.ts';
 import { appStore, findRoute, isEnded, openSurvey } from '$lib/server/app.ts';
+import { givenOf } from '$lib/server/evidence-actions.ts';
 import { sheetDetails } from '$lib/server/sheet-details.ts';
 import { listSites } from '$lib/server/store/site-store.ts';
 import { listSurveys, type Survey } from '$lib/server/store/survey-store.ts';
@@ -50,6 +51,7 @@ export async function load({ params, url, depends }) {
         known: measured.count,
         sheet: isOpen ? pageSheet(measured, node) : null,
         details: isOpen ? await sheetDetails(survey, measured, node) : null,
+        given: isOpen ? await givenOf(survey, measured.urls[node] ?? '') : [],
         place: isOpen ? placeInSet(measured, url.searchParams, node) : null,
     };
 }

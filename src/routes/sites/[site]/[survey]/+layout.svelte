@@ -125,6 +125,7 @@
             hrefOf={withPage}
             sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
             details={data.details}
+            given={data.given}
             onReadAgain={readAgain}
             onAskAllTheSame={askAllTheSame}
             closeHref={withPage(null)}

@@ -1,5 +1,6 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { appKey, appStore } from '$lib/server/app.ts';
+import { lastKnock } from '$lib/server/door-actions.ts';
 import { formToBegin, readSurveyForm } from '$lib/server/survey-form.ts';
 import { getSite, listSites, saveSiteSettings } from '$lib/server/store/site-store.ts';
 import { createSurvey, listSurveys } from '$lib/server/store/survey-store.ts';
@@ -19,6 +20,7 @@ export async function load({ params, url }) {
         sites: sites.map(({ id, name }) => ({ id, name })),
         kept: site.settings.sends,
         hasSurvey: surveys.length > 0,
+        lastKnock: await lastKnock(site.id),
         ...formToBegin(site.settings, url.searchParams.get('preset')),
     };
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
     import Plain from '$lib/ui/frame/Plain.svelte';
+    import { moment } from '$lib/ui/parts/format.ts';
     import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
 
     let { data, form } = $props();
@@ -9,8 +10,12 @@
     <form method="post" class="pane" novalidate>
         <h1 class="headline mb-1">Survey {data.site.name} again, with the settings last used.</h1>
         <p class="ink2 mb-3">
-            Earlier surveys stay as they are. <a class="set" href="/sites/{data.site.id}/door"
-                >Knock at the door first</a
+            Earlier surveys stay as they are.
+            {#if data.lastKnock}<span class="block"
+                    >{data.lastKnock.say} <span class="note">{moment(data.lastKnock.at)}</span></span
+                >{/if}
+            <a class="set" href="/sites/{data.site.id}/door"
+                >{data.lastKnock ? 'Knock again first' : 'Knock at the door first'}</a
             >
             to see whether a survey can get in.
         </p>

@@ -21,6 +21,7 @@ export async function load({ params, depends }) {
         complete: {
             ...complete,
             sections: complete.sections.slice(0, MOST_SECTIONS),
+            folders: complete.folders.slice(0, MOST_SECTIONS),
             moreSections: Math.max(0, complete.sections.length - MOST_SECTIONS),
             lost: complete.lost.slice(0, MOST_LOST),
         },

@@ -179,32 +179,65 @@
                     and {counted(data.complete.moreSections, 'smaller section')}
                 </p>{/if}
         </section>
-        <section class="pane" aria-label="Hosts">
-            <h2 class="pane-name">By scheme and host</h2>
-            <table class="ruled">
-                <thead
-                    ><tr
-                        ><th>scheme and host</th><th class="num">known</th><th class="num">pages</th><th class="num"
-                            >reached by links</th
-                        ></tr
-                    ></thead
-                >
-                <tbody>
-                    {#each data.complete.origins as item (item.name)}
-                        <tr>
-                            <td>{item.name}</td>
-                            <td class="num"
-                                ><a class="plain-set text-primary" href={of({ origin: item.name })}
-                                    >{count(item.known)}</a
-                                ></td
-                            >
-                            <td class="num">{count(item.pages)}</td>
-                            <td class="num">{count(item.reached)}</td>
-                        </tr>
-                    {/each}
-                </tbody>
-            </table>
-        </section>
+        <div>
+            <section class="pane" aria-label="Hosts">
+                <h2 class="pane-name">By scheme and host</h2>
+                <table class="ruled">
+                    <thead
+                        ><tr
+                            ><th>scheme and host</th><th class="num">known</th><th class="num">pages</th><th class="num"
+                                >reached by links</th
+                            ></tr
+                        ></thead
+                    >
+                    <tbody>
+                        {#each data.complete.origins as item (item.name)}
+                            <tr>
+                                <td>{item.name}</td>
+                                <td class="num"
+                                    ><a class="plain-set text-primary" href={of({ origin: item.name })}
+                                        >{count(item.known)}</a
+                                    ></td
+                                >
+                                <td class="num">{count(item.pages)}</td>
+                                <td class="num">{count(item.reached)}</td>
+                            </tr>
+                        {/each}
+                    </tbody>
+                </table>
+            </section>
+            {#if data.complete.folders.length > 0}
+                <section class="pane border-t border-(--rule)" aria-label="Folders">
+                    <h2 class="pane-name">
+                        By folder <span class="note">one level below the sections, largest first</span>
+                    </h2>
+                    <table class="ruled">
+                        <thead
+                            ><tr
+                                ><th>folder</th><th class="num">known</th><th class="num">read</th><th class="num"
+                                    >share read</th
+                                ><th class="num">reached by links</th></tr
+                            ></thead
+                        >
+                        <tbody>
+                            {#each data.complete.folders as item (item.name)}
+                                <tr>
+                                    <td>{item.name}</td>
+                                    <td class="num"
+                                        ><a class="plain-set text-primary" href={of({ path: item.name })}
+                                            >{count(item.known)}</a
+                                        ></td
+                                    >
+                                    <td class="num">{count(item.read)}</td>
+                                    <td class="num">{share(item.read, item.known)}</td>
+                                    <td class="num">{count(item.reached)}</td>
+                                </tr>
+                            {/each}
+                        </tbody>
+                    </table>
+                </section>
+            {/if}
+        </div>
     </div>
 </div>
 

@@ -130,6 +130,9 @@
         {/if}
         {#if phase === 'failed'}
             <p class="fault-line mt-2 max-w-[760px] break-words">{live?.trouble || data.survey.trouble}</p>
+            <p class="mt-2">
+                <a class="tb outlined" href="/sites/{data.site.id}/door">Knock at the door: what shuts it?</a>
+            </p>
             <p class="mt-2 flex gap-2">
                 <a class="tb outlined" href="/sites/{data.site.id}/new-survey">Change the settings and try again</a><a
                     class="tb"
