@@ -1,5 +1,5 @@
 /** Lists from elsewhere: read from real files of many forms, given before a survey and added after it. */
-import { rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -9,6 +9,7 @@ import type { ImportKind } from '$lib/core/evidence/imports.ts';
 import { linksIn } from '$lib/core/evidence/links-in.ts';
 import { orphanKinds } from '$lib/core/evidence/orphans.ts';
 import { NO_URL_RULES } from '$lib/core/address/url-rules.ts';
+import { measureSurvey } from '$lib/core/survey/measured-survey.ts';
 import { nodeOfUrl } from '$lib/core/survey/page-sheet.ts';
 import { makeImport, bareCount } from '$lib/server/evidence/make-import.ts';
 import { readImportFile, readTyped, previewTable, type ImportContext } from '$lib/server/evidence/read-import.ts';
@@ -21,10 +22,10 @@ import {
     loadBadLines,
     loadImports,
 } from '$lib/server/store/evidence-store.ts';
-import { resumeSurvey } from '$lib/server/store/survey-store.ts';
+import { loadRows } from '$lib/server/store/rows-store.ts';
+import { getSurvey, infoOf, resumeSurvey } from '$lib/server/store/survey-store.ts';
 import { evidenceOf, EVIDENCE_FILES } from '../../demo/make-evidence.ts';
 import { EDITIONS } from '../../demo/fernhollow/editions.ts';
-import { readFileSync } from 'node:fs';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 import { openSurvey, tableSite } from '../support/survey.ts';
 
@@ -233,8 +234,16 @@ describe('a survey with evidence', () => {
         expect(linksIn(measured, links.rows).map((item) => item.landing)).toEqual(['redirect', 'closed', 'unknown']);
         const urls: string[] = [];
         for await (const known of importedUrls(instance.store.db, survey.id))
-            urls.push(`${known.evidence} ${known.line}`);
-        expect(urls).toEqual(['log 1', 'log 2', 'log 3', 'log 4', 'external 1', 'external 2', 'external 3']);
+            urls.push(`${known.evidence} ${known.url.replace(ORIGIN, '')}`);
+        expect(urls).toEqual([
+            'log /a',
+            'log /hidden',
+            'log /gone',
+            'log /shut',
+            'external /old',
+            'external /shut',
+            'external https://elsewhere.example/',
+        ]);
     });
 
     it('takes more when it has ended: a new revision, what it said before kept, and what is new read on demand', async () => {
@@ -293,9 +302,6 @@ describe('a survey with evidence', () => {
 });
 
 async function measure(surveyId: number) {
-    const { getSurvey, infoOf } = await import('$lib/server/store/survey-store.ts');
-    const { loadRows } = await import('$lib/server/store/rows-store.ts');
-    const { measureSurvey } = await import('$lib/core/survey/measured-survey.ts');
     const survey = (await getSurvey(instance.store.db, surveyId))!;
     return { measured: measureSurvey(infoOf(survey), await loadRows(instance.store.db, surveyId)) };
 }

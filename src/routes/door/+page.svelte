@@ -2,6 +2,7 @@
     import { enhance } from '$app/forms';
     import Plain from '$lib/ui/frame/Plain.svelte';
     import DoorReportView from '$lib/ui/door/DoorReportView.svelte';
+    import KnockControls from '$lib/ui/door/KnockControls.svelte';
     import KnockList from '$lib/ui/door/KnockList.svelte';
     import { moment } from '$lib/ui/parts/format.ts';
 
@@ -68,19 +69,11 @@
                     <p class="note" id="pins-note">For a staging copy: a host at a fixed address. One to a line.</p>
                 </div>
             </div>
-            <p class="flex flex-wrap gap-2 items-center mt-2" aria-live="polite">
-                <button class="tb filled" disabled={isKnocking}>Knock</button>
+            <KnockControls label="Knock" isFirst={true} {isKnocking}>
                 {#if data.knock}<a class="tb outlined" href="/sites/new?start={encodeURIComponent(data.knock.url)}"
                         >Survey this site</a
                     >{/if}
-                <label class="inline-flex gap-1.5 items-center min-h-[24px]"
-                    ><input class="checkbox checkbox-xs" type="checkbox" name="keepsOut" /> keep out of what robots.txt closes,
-                    the start page included</label
-                >
-                {#if isKnocking}<span class="ink2"
-                        >Knocking; this takes a few seconds, longer where nobody answers.</span
-                    >{/if}
-            </p>
+            </KnockControls>
         </div>
         {#if data.knock}
             <DoorReportView report={data.knock.report} before={data.before} knockName="at" />

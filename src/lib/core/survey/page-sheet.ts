@@ -216,7 +216,7 @@ function evidenceOf(survey: MeasuredSurvey, node: number): PageSheet['evidence']
         if (row)
             return {
                 name,
-                detail: `${row.source}, line ${row.line}${row.lastmod === '' ? '' : `, lastmod ${row.lastmod}`}`,
+                detail: `${row.source}${row.line === 0 ? '' : `, line ${row.line}`}${row.lastmod === '' ? '' : `, lastmod ${row.lastmod}`}`,
             };
         return { name, detail: '' };
     });

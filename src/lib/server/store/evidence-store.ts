@@ -126,7 +126,7 @@ export async function addImport(
             ids.set(url, next++);
         }
         const seen = new Set<string>();
-        made.rows.forEach((row, n) => {
+        made.rows.forEach((row) => {
             const address = ids.get(row.url);
             if (address === undefined || seen.has(row.url)) return;
             seen.add(row.url);
@@ -134,7 +134,7 @@ export async function addImport(
                 address,
                 evidence: made.kind,
                 source: made.name.slice(0, 255),
-                line: n + 1,
+                line: 0,
                 lastmod: '',
             });
         });
@@ -259,7 +259,7 @@ export async function* importedUrls(
         .orderBy(asc(schema.imports.id));
     for (const { id, kind, name } of heads) {
         const evidence = z.enum(IMPORT_KINDS).parse(kind);
-        let line = 0;
-        for await (const { url } of importRows(db, surveyId, id)) yield { url, evidence, source: name, line: ++line };
+        // A row is many lines of a log put together: it has no line of its own.
+        for await (const { url } of importRows(db, surveyId, id)) yield { url, evidence, source: name, line: 0 };
     }
 }

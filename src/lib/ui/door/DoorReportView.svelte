@@ -103,7 +103,7 @@
 
 {#if verdict.remarks.length > 0}
     <section class="pane border-t border-(--rule)" aria-label="Remarks">
-        <ul class="remarks">
+        <ul class="dotted">
             {#each verdict.remarks as remark (remark)}<li>{remark}</li>{/each}
         </ul>
     </section>
@@ -290,21 +290,6 @@
     }
     .bolt.lesser {
         border-left: 2px solid var(--color-base-content);
-    }
-    .remarks {
-        list-style: none;
-        max-width: 820px;
-    }
-    .remarks li {
-        padding: 2px 0 2px 14px;
-        text-indent: -14px;
-    }
-    .remarks li::before {
-        content: '·';
-        display: inline-block;
-        width: 14px;
-        text-indent: 0;
-        color: var(--ink3);
     }
     .real {
         font-weight: 600;

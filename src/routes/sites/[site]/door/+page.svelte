@@ -2,6 +2,7 @@
     import { enhance } from '$app/forms';
     import Plain from '$lib/ui/frame/Plain.svelte';
     import DoorReportView from '$lib/ui/door/DoorReportView.svelte';
+    import KnockControls from '$lib/ui/door/KnockControls.svelte';
     import KnockList from '$lib/ui/door/KnockList.svelte';
     import { moment } from '$lib/ui/parts/format.ts';
 
@@ -31,19 +32,9 @@
                     out.{/if}
             </p>
             {#each form?.troubles ?? [] as trouble (trouble.say)}<p class="fault-line mb-2">{trouble.say}</p>{/each}
-            <p class="flex flex-wrap gap-2 items-center" aria-live="polite">
-                <button class="tb {data.knock ? 'outlined' : 'filled'}" disabled={isKnocking}
-                    >{data.knock ? 'Knock again' : 'Knock'}</button
-                >
+            <KnockControls label={data.knock ? 'Knock again' : 'Knock'} isFirst={!data.knock} {isKnocking}>
                 <a class="tb outlined" href="/sites/{data.site.id}/new-survey">Start a survey</a>
-                <label class="inline-flex gap-1.5 items-center min-h-[24px]"
-                    ><input class="checkbox checkbox-xs" type="checkbox" name="keepsOut" /> keep out of what robots.txt closes,
-                    the start page included</label
-                >
-                {#if isKnocking}<span class="ink2"
-                        >Knocking; this takes a few seconds, longer where nobody answers.</span
-                    >{/if}
-            </p>
+            </KnockControls>
         </div>
         {#if data.knock}
             <DoorReportView report={data.knock.report} before={data.before} knockName="at" />

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page } from '$app/state';
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
+    import PartTable from '$lib/ui/evidence/PartTable.svelte';
     import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import { IMPORT_WORDS } from '$lib/core/evidence/imports.ts';
     import { reasonWords } from '$lib/core/evidence/completeness.ts';
@@ -14,7 +15,6 @@
     const of = (params: Record<string, string>): string => `${base}/pages?${new URLSearchParams(params)}`;
     const lostPages = $derived(data.complete.lost.reduce((sum, item) => sum + item.urls, 0));
     const unread = $derived(data.counts.known - data.counts.read);
-    const share = (part: number, whole: number): string => (whole === 0 ? '' : `${Math.round((part / whole) * 100)} %`);
 </script>
 
 <svelte:head><title>Completeness · {data.site.name} · Edge Map</title></svelte:head>
@@ -31,7 +31,7 @@
         </h1>
         {#if data.complete.cannotClaim.length > 0}
             <h2 class="pane-name mt-2">What this survey cannot claim</h2>
-            <ul class="claims">
+            <ul class="dotted">
                 {#each data.complete.cannotClaim as say (say)}<li>{say}</li>{/each}
             </ul>
         {:else}
@@ -140,41 +140,11 @@
     <div class="pane-row two">
         <section class="pane" aria-label="Sections">
             <h2 class="pane-name">By section</h2>
-            <table class="ruled">
-                <thead
-                    ><tr
-                        ><th>section</th><th class="num">known</th><th class="num">read</th><th class="num spare"
-                            >share read</th
-                        ><th class="num">pages</th><th class="num">reached by links</th></tr
-                    ></thead
-                >
-                <tbody>
-                    {#each data.complete.sections as item (item.name)}
-                        <tr>
-                            <td>{item.name}</td>
-                            <td class="num"
-                                ><a class="plain-set text-primary" href={of({ section: item.name })}
-                                    >{count(item.known)}</a
-                                ></td
-                            >
-                            <td class="num">{count(item.read)}</td>
-                            <td class="num spare">{share(item.read, item.known)}</td>
-                            <td class="num"
-                                ><a class="plain-set text-primary" href={of({ section: item.name, read: 'pages' })}
-                                    >{count(item.pages)}</a
-                                ></td
-                            >
-                            <td class="num"
-                                ><a
-                                    class="plain-set text-primary"
-                                    href={of({ section: item.name, read: 'pages', reached: 'yes' })}
-                                    >{count(item.reached)}</a
-                                ></td
-                            >
-                        </tr>
-                    {/each}
-                </tbody>
-            </table>
+            <PartTable
+                what="section"
+                parts={data.complete.sections}
+                hrefOf={(part, more) => of({ section: part.name, ...more })}
+            />
             {#if data.complete.moreSections > 0}<p class="note">
                     and {counted(data.complete.moreSections, 'smaller section')}
                 </p>{/if}
@@ -182,59 +152,22 @@
         <div>
             <section class="pane" aria-label="Hosts">
                 <h2 class="pane-name">By scheme and host</h2>
-                <table class="ruled">
-                    <thead
-                        ><tr
-                            ><th>scheme and host</th><th class="num">known</th><th class="num">pages</th><th class="num"
-                                >reached by links</th
-                            ></tr
-                        ></thead
-                    >
-                    <tbody>
-                        {#each data.complete.origins as item (item.name)}
-                            <tr>
-                                <td>{item.name}</td>
-                                <td class="num"
-                                    ><a class="plain-set text-primary" href={of({ origin: item.name })}
-                                        >{count(item.known)}</a
-                                    ></td
-                                >
-                                <td class="num">{count(item.pages)}</td>
-                                <td class="num">{count(item.reached)}</td>
-                            </tr>
-                        {/each}
-                    </tbody>
-                </table>
+                <PartTable
+                    what="scheme and host"
+                    parts={data.complete.origins}
+                    hrefOf={(part, more) => of({ origin: part.name, ...more })}
+                />
             </section>
             {#if data.complete.folders.length > 0}
                 <section class="pane border-t border-(--rule)" aria-label="Folders">
                     <h2 class="pane-name">
                         By folder <span class="note">one level below the sections, largest first</span>
                     </h2>
-                    <table class="ruled">
-                        <thead
-                            ><tr
-                                ><th>folder</th><th class="num">known</th><th class="num">read</th><th class="num"
-                                    >share read</th
-                                ><th class="num">reached by links</th></tr
-                            ></thead
-                        >
-                        <tbody>
-                            {#each data.complete.folders as item (item.name)}
-                                <tr>
-                                    <td>{item.name}</td>
-                                    <td class="num"
-                                        ><a class="plain-set text-primary" href={of({ path: item.name })}
-                                            >{count(item.known)}</a
-                                        ></td
-                                    >
-                                    <td class="num">{count(item.read)}</td>
-                                    <td class="num">{share(item.read, item.known)}</td>
-                                    <td class="num">{count(item.reached)}</td>
-                                </tr>
-                            {/each}
-                        </tbody>
-                    </table>
+                    <PartTable
+                        what="folder"
+                        parts={data.complete.folders}
+                        hrefOf={(part, more) => of({ path: part.name, ...more })}
+                    />
                 </section>
             {/if}
         </div>
@@ -249,21 +182,6 @@
         .two {
             grid-template-columns: minmax(0, 1fr);
         }
-    }
-    .claims {
-        list-style: none;
-        max-width: 860px;
-    }
-    .claims li {
-        padding: 1px 0 1px 14px;
-        text-indent: -14px;
-    }
-    .claims li::before {
-        content: '·';
-        display: inline-block;
-        width: 14px;
-        text-indent: 0;
-        color: var(--ink3);
     }
     .lost td:first-child {
         font-weight: 600;
