@@ -214,6 +214,7 @@ describe('the door', () => {
     it('closed by nobody being there', async () => {
         const { verdict } = await knock(site(), { start: 'http://127.0.0.1:1/', pins: [] });
         expect(verdict).toMatchObject({ state: 'shut', bolts: [{ kind: 'no-answer' }] });
+        expect(verdict.say).toBe('The door is shut: nobody answers, 127.0.0.1:1 refused the connection.');
     });
 
     it('leads in a circle', async () => {
@@ -224,7 +225,9 @@ describe('the door', () => {
             }),
         );
         expect(facts.start.failure).toBe('it redirects in a circle, back to https://www.site.example/');
-        expect(verdict.state).toBe('shut');
+        expect(verdict.say).toBe(
+            'The door is shut by its own redirects: the start page is never reached: it redirects in a circle, back to https://www.site.example/.',
+        );
     });
 
     it('hands itself over to another page by its canonical', async () => {

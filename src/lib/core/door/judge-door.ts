@@ -121,6 +121,17 @@ function startBolts(facts: DoorFacts): Bolt[] {
             ),
         ];
     }
+    if (start.status === null && start.hops.some((hop) => hop.status !== null)) {
+        return [
+            bolt(
+                'status',
+                'its own redirects',
+                `The start page is never reached: ${start.failure}.`,
+                `Location header of ${asked}`,
+                'Let the redirects end at a page that answers 200.',
+            ),
+        ];
+    }
     if (start.status === null) {
         const isTls = /^TLS|certificate|TLS failed/i.test(start.failure);
         const other = facts.variants.find((variant) => variant.lands !== '' && variant.origin !== originOf(start.url));
@@ -130,14 +141,14 @@ function startBolts(facts: DoorFacts): Bolt[] {
                 ? bolt(
                       'tls',
                       'TLS',
-                      `No safe connection can be made: ${start.failure}.${besides}`,
+                      `No safe connection can be made, ${start.failure}.${besides}`,
                       `TLS handshake with ${hostWords(asked)}`,
                       'Put a certificate there that is valid, made out to this name and signed by a known authority. A staging copy can be reached by a pin, which takes any certificate.',
                   )
                 : bolt(
                       'no-answer',
                       'no answer',
-                      `Nobody answers: ${start.failure}.${besides}`,
+                      `Nobody answers, ${start.failure}.${besides}`,
                       hostWords(asked),
                       'Check the address and that the server runs; a staging copy may need a pin.',
                   ),
@@ -233,6 +244,10 @@ function list(words: string[]): string {
 function sentence(facts: DoorFacts, state: DoorVerdict['state'], bolts: Bolt[]): string {
     const [only] = bolts;
     if (state === 'shut') {
+        // Where nobody opens, the sentence itself says what shuts.
+        if (bolts.length === 1 && only && (only.kind === 'no-answer' || only.kind === 'tls')) {
+            return `The door is shut: ${lowerUnlessQuote(only.say)}`;
+        }
         if (bolts.length === 1 && only) return `The door is shut by ${only.by}: ${lowerUnlessQuote(only.say)}`;
         const hidden = bolts.filter((item) => item.isHidden);
         const seen = bolts.filter((item) => !item.isHidden);
