@@ -19,6 +19,10 @@ declare const URL: {
     new (url: string, base?: string): UrlLike;
 };
 type URL = UrlLike;
+declare class TextDecoder {
+    constructor(label?: string);
+    decode(bytes?: Uint8Array): string;
+}
 declare class TextEncoder {
     encode(text: string): Uint8Array;
 }
