@@ -65,12 +65,7 @@ export class ParsePool {
         const worker = new Worker(this.#script, { resourceLimits: { maxOldGenerationSizeMb: 1024 } });
         worker.on('message', (reply: ParseReply) => {
             if (reply.id !== thread().sent[0]?.id || worker !== thread().worker) return;
-            // Our own thread made it from the same type a moment ago.
-            const facts = reply.ok ? (JSON.parse(reply.facts) as FactsToGoOn) : null;
-            this.#finish(
-                thread(),
-                reply.ok && facts ? { ...reply, facts } : { ok: false, say: reply.ok ? '' : reply.say },
-            );
+            this.#finish(thread(), reply);
         });
         worker.on('error', (error) => {
             if (worker === thread().worker) this.#replace(thread(), `the document could not be read: ${error.message}`);
