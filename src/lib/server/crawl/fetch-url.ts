@@ -154,10 +154,9 @@ async function readBody(body: Readable, headers: Map<string, string[]>, limit: n
         for await (const piece of unpack(body, encoding)) {
             pieces.push(piece);
             size += piece.length;
-            if (size >= limit) {
-                isCut = size > limit || result.bodyRead === 'head';
-                break;
-            }
+            // A body of exactly the limit is whole; only one more piece shows that there is more.
+            isCut = size > limit || (size === limit && result.bodyRead === 'head');
+            if (isCut) break;
         }
         if (isCut && result.bodyRead === 'all') {
             result.bodyTrouble = `the body is longer than ${limit.toLocaleString('en')} bytes; the rest was not read`;
