@@ -159,11 +159,8 @@ describe('tables', () => {
     });
 
     it('takes a line of a hundred megabytes for a bad one', async () => {
-        const { rows, bad } = await read('log', gzipSync(Buffer.alloc(100_000_000, 'x')), 'long.log.gz').then(
-            (result) => result,
-        );
-        expect(rows).toEqual([]);
-        expect(bad).toBe(0);
+        const alone = await read('log', gzipSync(Buffer.alloc(100_000_000, 'x')), 'long.log.gz');
+        expect('say' in alone && alone.say).toMatch(/not one of its 1 lines can be read.*longer than 64 KiB/);
         const log = `1.2.3.4 - - [10/Oct/2026:13:55:36 +0200] "GET /a HTTP/1.1" 200 1 "-" "B"\n`;
         const mixed = await read(
             'log',
