@@ -3,12 +3,14 @@ import { getTableName } from 'drizzle-orm';
 import type { SurveyBatch } from '../src/lib/core/survey/survey-rows.ts';
 import { belongingOf } from '../src/lib/core/address/belonging.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
+import { packOutline } from '../src/lib/core/page/main-text.ts';
 import { readPage } from '../src/lib/core/page/read-page.ts';
 import { NO_URL_RULES } from '../src/lib/core/address/url-rules.ts';
 import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { EarlierRun } from '../src/lib/server/crawl/earlier-run.ts';
 import { RowMaker } from '../src/lib/server/crawl/row-maker.ts';
 import { packJson } from '../src/lib/server/packed-json.ts';
+import { textHash } from '../src/lib/server/text-hash.ts';
 import { inTransaction, rowsOfBatch, storeBatch } from '../src/lib/server/store/batch-store.ts';
 import { bulkLoad, RowWriter } from '../src/lib/server/store/bulk-load.ts';
 import { addSite } from '../src/lib/server/store/site-store.ts';
@@ -52,6 +54,7 @@ function batchesOf(pages: number): SurveyBatch[] {
             text: packJson(facts.text),
             bodyHash: Buffer.alloc(8, number % 251),
             signature: facts.signature === null ? new Uint8Array(0) : new Uint8Array(facts.signature.buffer),
+            outline: packOutline(facts.text, textHash),
             source: packJson(text),
         });
         if (number % PAGES_PER_BATCH === PAGES_PER_BATCH - 1 || number === pages - 1) batches.push(rows.take());

@@ -147,6 +147,7 @@ export class PageReader {
             text: NOTHING,
             bodyHash: whole ? createHash('sha256').update(answer.body).digest().subarray(0, 8) : NOTHING,
             signature: NOTHING,
+            outline: NOTHING,
             source: NOTHING,
         });
     }

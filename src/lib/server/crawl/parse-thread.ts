@@ -4,9 +4,11 @@
  */
 import { createHash } from 'node:crypto';
 import { parentPort } from 'node:worker_threads';
+import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { packBytes, packJson } from '../packed-json.ts';
+import { textHash } from '../text-hash.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
 
 export interface ParseRequest {
@@ -28,6 +30,7 @@ export interface PackedDetails {
     text: Uint8Array;
     bodyHash: Uint8Array;
     signature: Uint8Array;
+    outline: Uint8Array;
     source: Uint8Array;
 }
 
@@ -70,6 +73,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             text: packedText,
             bodyHash: own(createHash('sha256').update(bytes).digest().subarray(0, 8)),
             signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
+            outline: own(packOutline(pieces, textHash)),
             source,
         };
         handedOver.push(kept.buffer, packedText.buffer, source.buffer);

@@ -2,12 +2,13 @@
  * The main text of each page, without shared blocks: it can be told only when all pages are read, for only then is it
  * known which blocks are shared. Made when a survey ends, from the stored text pieces.
  */
-import { createHash } from 'node:crypto';
-import { and, asc, eq, gt, lte } from 'drizzle-orm';
-import { getTableName } from 'drizzle-orm';
+import { and, asc, eq, getTableName, gt, inArray } from 'drizzle-orm';
+import type { RowDataPacket } from 'mysql2/promise';
+import { z } from 'zod';
 import { signatureOf } from '../../core/doubles/signature.ts';
-import { mainTextOf } from '../../core/page/main-text.ts';
+import { mainTextOf, unpackOutline } from '../../core/page/main-text.ts';
 import { countWords } from '../../core/page/text.ts';
+import { textHash } from '../text-hash.ts';
 import { inTransaction } from './batch-store.ts';
 import { bulkLoad, RowWriter } from './bulk-load.ts';
 import type { Database } from './connect.ts';
@@ -15,44 +16,52 @@ import { unpackText } from './rows-store.ts';
 import * as schema from './schema.ts';
 
 /** Pages worked at a time: what is held in memory. */
-const PAGES_AT_ONCE = 500;
+const PAGES_AT_ONCE = 2_000;
+/** Texts held at a time. */
+const TEXTS_AT_ONCE = 200;
 const NONE = new Uint8Array(0);
 
-/** Makes the main texts of a survey anew. O(text of the survey). */
+/**
+ * Makes the main texts of a survey anew. Most pages lose nothing: what was told of their text when they were read holds.
+ * The text of the others is unpacked and made again. O(pages + text of those others).
+ */
 export async function makeMains(db: Database, surveyId: number): Promise<void> {
     const shared = await sharedBlocks(db, surveyId);
     await db.delete(schema.pageMains).where(eq(schema.pageMains.surveyId, surveyId));
+    const { pageDetails } = schema;
     for (let after = -1; ;) {
         const details = await db
-            .select({
-                page: schema.pageDetails.page,
-                text: schema.pageDetails.text,
-                signature: schema.pageDetails.signature,
-            })
-            .from(schema.pageDetails)
-            .where(and(eq(schema.pageDetails.surveyId, surveyId), gt(schema.pageDetails.page, after)))
-            .orderBy(asc(schema.pageDetails.page))
+            .select({ page: pageDetails.page, outline: pageDetails.outline, signature: pageDetails.signature })
+            .from(pageDetails)
+            .where(and(eq(pageDetails.surveyId, surveyId), gt(pageDetails.page, after)))
+            .orderBy(asc(pageDetails.page))
             .limit(PAGES_AT_ONCE);
         const last = details[details.length - 1];
         if (!last) return;
         const blocks = await blocksOfPages(db, surveyId, after, last.page);
+        const isShared = (page: number, ordinal: number): boolean => shared.has(blocks.get(page)?.get(ordinal) ?? -1);
         const writer = new RowWriter();
-        for (const { page, text, signature: whole } of details) {
-            if (text.length === 0) continue;
-            const own = blocks.get(page);
-            const pieces = unpackText(text);
-            const isShared = (ordinal: number): boolean => shared.has(own?.get(ordinal) ?? -1);
-            const main = mainTextOf(pieces, isShared);
-            // Most pages lose nothing: their signature is the one that was made when they were read.
-            const isWhole = pieces.every((piece) => piece.block < 0 || !isShared(piece.block));
-            const signature = isWhole ? whole : bytesOf(signatureOf(main));
-            writer.row([
-                surveyId,
-                page,
-                main === '' ? NONE : createHash('sha256').update(main).digest().subarray(0, 8),
-                countWords(main),
-                signature,
-            ]);
+        const again: number[] = [];
+        for (const { page, outline, signature } of details) {
+            const whole = unpackOutline(outline);
+            if (whole === null || whole.blocks.some((ordinal) => isShared(page, ordinal))) again.push(page);
+            else writer.row([surveyId, page, whole.hash, whole.words, signature]);
+        }
+        for (let from = 0; from < again.length; from += TEXTS_AT_ONCE) {
+            const texts = await db
+                .select({ page: pageDetails.page, text: pageDetails.text })
+                .from(pageDetails)
+                .where(
+                    and(
+                        eq(pageDetails.surveyId, surveyId),
+                        inArray(pageDetails.page, again.slice(from, from + TEXTS_AT_ONCE)),
+                    ),
+                );
+            for (const { page, text } of texts) {
+                if (text.length === 0) continue;
+                const main = mainTextOf(unpackText(text), (ordinal) => isShared(page, ordinal));
+                writer.row([surveyId, page, textHash(main), countWords(main), bytesOf(signatureOf(main))]);
+            }
         }
         after = last.page;
         await inTransaction(db, (_, connection) =>
@@ -70,27 +79,22 @@ function bytesOf(signature: Uint32Array | null): Uint8Array {
     return signature === null ? NONE : new Uint8Array(signature.buffer);
 }
 
-/** Numbers of the blocks that stand on two pages or more. O(page blocks). */
+const Numbers = z.array(z.array(z.number()));
+
+/** Rows of numbers, as plain arrays: an object for each of millions of rows costs more than the query. */
+async function numbers(db: Database, sql: string, values: number[]): Promise<number[][]> {
+    const [rows] = await db.$client.query<RowDataPacket[][]>({ sql, values, rowsAsArray: true });
+    return Numbers.parse(rows);
+}
+
+/** Numbers of the blocks that stand on two pages or more. O(page blocks), in the database. */
 async function sharedBlocks(db: Database, surveyId: number): Promise<Set<number>> {
-    const seenOn = new Map<number, number>();
-    const shared = new Set<number>();
-    for (let after = -1; ;) {
-        const rows = await db
-            .select({ page: schema.pageBlocks.page, block: schema.pageBlocks.block })
-            .from(schema.pageBlocks)
-            .where(and(eq(schema.pageBlocks.surveyId, surveyId), gt(schema.pageBlocks.page, after)))
-            .orderBy(asc(schema.pageBlocks.page), asc(schema.pageBlocks.ordinal))
-            .limit(50_000);
-        if (rows.length === 0) return shared;
-        const lastPage = rows[rows.length - 1]!.page;
-        for (const { page, block } of rows) {
-            const other = seenOn.get(block);
-            if (other === undefined) seenOn.set(block, page);
-            else if (other !== page) shared.add(block);
-        }
-        // The last page may be cut in the middle; it is read again from its start, which changes nothing.
-        after = rows.length < 50_000 || lastPage - 1 <= after ? lastPage : lastPage - 1;
-    }
+    const rows = await numbers(
+        db,
+        'SELECT block FROM page_block WHERE survey_id = ? GROUP BY block HAVING MIN(page) <> MAX(page)',
+        [surveyId],
+    );
+    return new Set(rows.map((row) => row[0]!));
 }
 
 /** For pages in a range: the block at each ordinal. */
@@ -100,18 +104,13 @@ async function blocksOfPages(
     after: number,
     last: number,
 ): Promise<Map<number, Map<number, number>>> {
-    const rows = await db
-        .select({ page: schema.pageBlocks.page, ordinal: schema.pageBlocks.ordinal, block: schema.pageBlocks.block })
-        .from(schema.pageBlocks)
-        .where(
-            and(
-                eq(schema.pageBlocks.surveyId, surveyId),
-                gt(schema.pageBlocks.page, after),
-                lte(schema.pageBlocks.page, last),
-            ),
-        );
+    const rows = await numbers(
+        db,
+        'SELECT page, ordinal, block FROM page_block WHERE survey_id = ? AND page > ? AND page <= ?',
+        [surveyId, after, last],
+    );
     const pages = new Map<number, Map<number, number>>();
-    for (const { page, ordinal, block } of rows) {
+    for (const [page, ordinal, block] of rows as [number, number, number][]) {
         const own = pages.get(page);
         if (own) own.set(ordinal, block);
         else pages.set(page, new Map([[ordinal, block]]));

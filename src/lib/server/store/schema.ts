@@ -139,6 +139,8 @@ export const pageDetails = mysqlTable(
         text: bytes('text').notNull(),
         bodyHash: shortBytes('body_hash', 8).notNull(),
         signature: shortBytes('signature', 128).notNull(),
+        /** `TextOutline` of `core/page/main-text.ts`; empty without text, and in rows from before there was one. */
+        outline: bytes('outline').notNull(),
     },
     (table) => [primaryKey({ columns: [table.surveyId, table.page] })],
 );
@@ -311,6 +313,67 @@ export const revisions = mysqlTable(
         summary: json('summary').notNull(),
     },
     (table) => [primaryKey({ columns: [table.surveyId, table.number] })],
+);
+
+/** The packed survey (`docs/formats.md`) of a survey, one row for each of its parts; made from the rows, and made again at will. */
+export const packedParts = mysqlTable(
+    'packed_part',
+    {
+        surveyId: int('survey_id').notNull(),
+        part: varchar('part', { length: 16 }).notNull(),
+        /** Revision of the survey it was made from. */
+        revision: int('revision').notNull(),
+        /** Version of the packed form. */
+        format: int('format').notNull(),
+        /** Bytes of the part when unpacked. */
+        size: bigint('size', { mode: 'number' }).notNull(),
+        chunks: int('chunks').notNull(),
+        madeAt: moment('made_at').notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.part] })],
+);
+
+/** Its bytes, in deflated pieces. */
+export const packedChunks = mysqlTable(
+    'packed_chunk',
+    {
+        surveyId: int('survey_id').notNull(),
+        part: varchar('part', { length: 16 }).notNull(),
+        n: int('n').notNull(),
+        bytes: bytes('bytes').notNull(),
+    },
+    (table) => [primaryKey({ columns: [table.surveyId, table.part, table.n] })],
+);
+
+/** Sets a site keeps by name. */
+export const savedSets = mysqlTable(
+    'saved_set',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        name: varchar('name', { length: 100 }).notNull(),
+        /** In the set language. */
+        expression: text('expression').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [uniqueIndex('saved_set_name').on(table.siteId, table.name)],
+);
+
+/** How much pages matter to the architect: by hand, by set, or by a column of an import. Of the site, not of a survey. */
+export const priorities = mysqlTable(
+    'priority',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** `page`, `set` or `column`. */
+        by: varchar('by_what', { length: 16 }).notNull(),
+        /** A URL, an expression of the set language, or the name of a column. */
+        subject: text('subject').notNull(),
+        /** 1 (most) to 3; 0 where the column itself tells. */
+        value: tinyint('value').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('priority_site').on(table.siteId)],
 );
 
 /** A door check as it was found. */

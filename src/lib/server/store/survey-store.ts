@@ -285,6 +285,8 @@ export async function sweepDeleted(db: Database): Promise<boolean> {
 }
 
 const SURVEY_TABLES = [
+    schema.packedChunks,
+    schema.packedParts,
     schema.pageSources,
     schema.pageDetails,
     schema.pageMains,
