@@ -1,11 +1,12 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
 import { evidenceBench } from './evidence.ts';
 import { frontierBench } from './frontier.ts';
+import { graphBench } from './graph.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
 import { pipelineBench } from './pipeline.ts';
@@ -28,6 +29,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     memory: memoryBench,
     log: accessLogBench,
     evidence: evidenceBench,
+    graph: graphBench,
 };
 
 const { values, positionals } = parseArgs({

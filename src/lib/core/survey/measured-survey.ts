@@ -131,6 +131,12 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
         free,
         startNodes.filter((node) => node !== -1),
     );
+    // From slots of the rows to numbers of the edge list; what a redirect enters has no link to show.
+    for (let node = 0; node < count; node++) {
+        const slot = found.enteredBy[node]!;
+        const above = found.parent[node]!;
+        if (slot !== -1 && found.depth[above] !== found.depth[node]) found.enteredBy[node] = clicks.edges[slot]!;
+    }
 
     const gates = pages.map((page, node) => {
         const url = urlOf(known[node]!);
