@@ -20,9 +20,10 @@ declare const URL: {
 };
 type URL = UrlLike;
 declare class TextDecoder {
-    constructor(label?: string);
+    constructor(label?: string, options?: { ignoreBOM?: boolean });
     decode(bytes?: Uint8Array): string;
 }
 declare class TextEncoder {
     encode(text: string): Uint8Array;
+    encodeInto(text: string, into: Uint8Array): { read: number; written: number };
 }

@@ -1,5 +1,5 @@
 /** A site small enough to check by hand, as the rows of a survey. */
-import type { LinkKind } from '$lib/core/page/links.ts';
+import type { LinkKind, Region } from '$lib/core/page/links.ts';
 import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
 import {
     emptyRows,
@@ -48,7 +48,23 @@ export class Site {
             robotsAllowed: true,
             ...facts,
         });
-        if (links.length === 0) return this;
+        if (links.length > 0) this.#block(address, links, 'main', 10);
+        return this;
+    }
+
+    /** The same block of links on several pages: a menu. */
+    share(paths: string[], links: SmallLink[], region: Region = 'nav'): this {
+        const pages = paths.map((path) => this.id(path));
+        const id = this.#block(pages[0]!, links, region, 2);
+        for (const page of pages.slice(1)) {
+            const ordinal = this.rows.pageBlocks.filter((item) => item.page === page).length;
+            this.rows.pageBlocks.push({ page, ordinal, block: id, layout: id, line: 2 });
+        }
+        return this;
+    }
+
+    /** @returns the number of block, list and layout */
+    #block(page: number, links: SmallLink[], region: Region, line: number): number {
         const id = this.rows.lists.length;
         this.rows.lists.push({
             id,
@@ -68,9 +84,10 @@ export class Site {
             columns: links.map(() => 1),
             hrefs: links.map((link) => link.to),
         });
-        this.rows.blocks.push({ id, region: 'main', place: 'main', list: id, name: `block${id}` });
-        this.rows.pageBlocks.push({ page: address, ordinal: 0, block: id, layout: id, line: 10 });
-        return this;
+        this.rows.blocks.push({ id, region, place: region, list: id, name: `block${id}` });
+        const ordinal = this.rows.pageBlocks.filter((item) => item.page === page).length;
+        this.rows.pageBlocks.push({ page, ordinal, block: id, layout: id, line });
+        return id;
     }
 
     known(path: string, evidence: StoredEvidence = 'sitemap'): this {

@@ -29,7 +29,7 @@ export function* randomGraphs(rounds: number, seed: number): Generator<{ nodes: 
 /** What can be reached from some nodes when one node or one link is not there: the obvious way. */
 export function reachable(nodes: number, edges: readonly Edge[], starts: number[], without = -1): Set<number> {
     const found = new Set(starts.filter((node) => node !== without));
-    for (let grew = true; grew; ) {
+    for (let grew = true; grew;) {
         grew = false;
         for (const [from, to] of edges) {
             if (found.has(from) && !found.has(to) && to !== without) {

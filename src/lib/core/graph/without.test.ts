@@ -9,9 +9,7 @@ describe('what is lost without some links', () => {
     it('is what can no longer be reached, on random graphs', () => {
         const next = lehmer(77);
         for (const { nodes, edges } of randomGraphs(400, 53)) {
-            const removed = new Set(
-                edges.filter(() => next(3) === 0).map(([from, to]) => `${from}>${to}`),
-            );
+            const removed = new Set(edges.filter(() => next(3) === 0).map(([from, to]) => `${from}>${to}`));
             const stays = (from: number, to: number): boolean => !removed.has(`${from}>${to}`);
             const plain = edges.filter(([from, to]) => from !== to);
             const clicks = compressRows(

@@ -32,7 +32,9 @@ const HASH_BYTES = 8;
 export function packOutline(pieces: readonly PageText[], hash: (text: string) => Uint8Array): Uint8Array {
     const whole = mainTextOf(pieces, () => false);
     if (whole === '') return new Uint8Array(0);
-    const blocks = [...new Set(pieces.filter((piece) => piece.block >= 0 && piece.text !== '').map((piece) => piece.block))];
+    const blocks = [
+        ...new Set(pieces.filter((piece) => piece.block >= 0 && piece.text !== '').map((piece) => piece.block)),
+    ];
     blocks.sort((a, b) => a - b);
     const bytes = new Uint8Array(HASH_BYTES + 4 * (blocks.length + 1));
     bytes.set(hash(whole).subarray(0, HASH_BYTES));

@@ -1,0 +1,156 @@
+/** Measures of the link graph as columns of a packed survey (`docs/measures.md`): made once, when it is packed. */
+import { isListing } from '../evidence/orphans.ts';
+import { strongComponents, weakComponents } from '../graph/components.ts';
+import { depths, UNREACHED } from '../graph/depth.ts';
+import { linksOf, reversed, type Links } from '../graph/distinct.ts';
+import { bridges, dominators, loads } from '../graph/dominators.ts';
+import { lostWithout } from '../graph/without.ts';
+import { ORPHAN } from '../survey/measured-survey.ts';
+import { depthGraph, linkGraphOf, wayGraph } from './link-graph.ts';
+import type { PackedSurvey } from './packed-survey.ts';
+import { narrowed, type NumberColumn } from './sections.ts';
+import { standingOf } from './standing.ts';
+
+/** Templates of which it is asked what would be lost without them: those on most pages. */
+const MOST_TEMPLATES = 300;
+
+/** All of them; `head.leak` and `head.templates[].holds` are filled in. O(measures of the graph). */
+export function measureColumns(survey: PackedSurvey): Map<string, NumberColumn> {
+    const { count, head } = survey;
+    const columns = new Map<string, NumberColumn>();
+    const isPage = survey.numbers('page');
+    const depth = survey.numbers('depth');
+    const orphan = survey.numbers('orphan');
+    const { out, into } = wayGraph(survey);
+    const home = head.starts[0] ?? -1;
+
+    const found = dominators(out, into, head.starts);
+    columns.set('load', narrowed(loads(found, Uint8Array.from(isPage))));
+    columns.set('dominator', narrowed(found.nearest));
+    columns.set('held_by', narrowed(bridges(into, found, head.starts)));
+    columns.set('component', narrowed(strongComponents(out, into, home).of));
+
+    // Islands: weak components of orphans among themselves, two or more, numbered by size.
+    columns.set('island', narrowed(islandNumbers(out, orphan)));
+
+    // Holds: distinct reached pages that link here, and whether any says so with a followed link.
+    const followedInto = reversed(depthGraph(survey, true).clicks);
+    const allInto = reversed(depthGraph(survey).clicks);
+    const thin = new Uint8Array(count);
+    const listing = new Uint8Array(count);
+    const starts = new Uint8Array(count);
+    for (const node of head.starts) starts[node] = 1;
+    const urls = survey.texts('url');
+    const isList = new Uint8Array(count);
+    for (let node = 0; node < count; node++) if (isListing(urls.at(node))) isList[node] = 1;
+    for (let node = 0; node < count; node++) {
+        if (isPage[node] !== 1 || depth[node] === UNREACHED || starts[node] === 1) continue;
+        let holds = 0;
+        for (let slot = followedInto.start[node]!; slot < followedInto.start[node + 1]!; slot++) {
+            if (depth[followedInto.targets[slot]!] !== UNREACHED) holds++;
+        }
+        if (holds === 1) thin[node] = 1;
+        const from = allInto.start[node]!;
+        const to = allInto.start[node + 1]!;
+        if (from === to || isList[node] === 1) continue;
+        let onlyListings = 1;
+        for (let slot = from; slot < to; slot++) if (isList[allInto.targets[slot]!] === 0) onlyListings = 0;
+        listing[node] = onlyListings;
+    }
+    columns.set('thin', thin);
+    columns.set('listing_only', head.complete ? listing : new Uint8Array(count));
+
+    const declined = new Uint8Array(count);
+    if (head.complete) {
+        const followed = depthGraph(survey, true);
+        const { depth: followedDepth } = depths(followed.clicks, followed.free, head.starts);
+        for (let node = 0; node < count; node++) {
+            if (isPage[node] === 1 && depth[node] !== UNREACHED && followedDepth[node] === UNREACHED)
+                declined[node] = 1;
+        }
+    }
+    columns.set('decline_only', declined);
+
+    const weight = standingOf(survey);
+    columns.set('standing', weight.standing);
+    columns.set('leak', weight.leak);
+    head.leak = weight.siteLeak;
+    holdsOfTemplates(survey);
+    return columns;
+}
+
+function islandNumbers(out: Links, orphan: NumberColumn): Int32Array {
+    const isOrphan = (node: number): boolean => orphan[node] === ORPHAN.strict || orphan[node] === ORPHAN.adrift;
+    const from: number[] = [];
+    const to: number[] = [];
+    for (let node = 0; node < out.nodes; node++) {
+        if (!isOrphan(node)) continue;
+        for (let slot = out.start[node]!; slot < out.start[node + 1]!; slot++) {
+            if (!isOrphan(out.targets[slot]!)) continue;
+            from.push(node);
+            to.push(out.targets[slot]!);
+        }
+    }
+    const component = weakComponents(linksOf(out.nodes, from, to), []).of;
+    const size = new Map<number, number>();
+    for (let node = 0; node < component.length; node++) {
+        if (isOrphan(node)) size.set(component[node]!, (size.get(component[node]!) ?? 0) + 1);
+    }
+    const largest = [...size].filter(([, pages]) => pages > 1).sort((a, b) => b[1] - a[1] || a[0] - b[0]);
+    const number = new Map(largest.map(([group], index) => [group, index]));
+    return Int32Array.from(component, (group, node) => (isOrphan(node) ? (number.get(group) ?? -1) : -1));
+}
+
+/** How many reached pages would not be reached without each template. */
+function holdsOfTemplates(survey: PackedSurvey): void {
+    const { head, count } = survey;
+    const graph = linkGraphOf(survey);
+    const depth = survey.numbers('depth');
+    const parent = survey.numbers('parent');
+    const wayBlock = survey.numbers('way_block');
+    const isPage = survey.numbers('page');
+    const byDepth: number[] = [];
+    for (let node = 0; node < count; node++) if (depth[node] !== UNREACHED) byDepth.push(node);
+    byDepth.sort((a, b) => depth[a]! - depth[b]!);
+    const found = { depth: Int32Array.from(depth), parent: Int32Array.from(parent) };
+    // A parent at the same depth (a redirect) must come before its child.
+    byDepth.sort((a, b) => depth[a]! - depth[b]! || stepsOf(found, a) - stepsOf(found, b));
+    const templateBy = Int32Array.from({ length: count }, (_, node) => {
+        const at = wayBlock[node]!;
+        return at === -1 ? -1 : graph.blockTemplate[graph.pageBlocks[at]!]!;
+    });
+    const entered = new Set(templateBy);
+    const { into } = wayGraph(survey);
+    const redirect = survey.numbers('redirect');
+    const refresh = survey.numbers('refresh');
+    head.templates.slice(0, MOST_TEMPLATES).forEach((template, number) => {
+        if (!entered.has(number)) return;
+        const holds = (from: number, to: number): boolean =>
+            redirect[from] === to || refresh[from] === to || hasLinkBeside(graph, from, to, number);
+        const lost = lostWithout(into, found, byDepth, (node) => templateBy[node] === number, holds);
+        template.holds = lost.reduce((pages, node) => pages + isPage[node]!, 0);
+    });
+}
+
+/** Redirects before a node at the same depth. */
+function stepsOf(found: { depth: Int32Array; parent: Int32Array }, node: number): number {
+    let steps = 0;
+    for (let at = node; ; steps++) {
+        const above = found.parent[at]!;
+        if (above === -1 || found.depth[above] !== found.depth[at]) return steps;
+        at = above;
+    }
+}
+
+/** True when a page links to another by a block of another template, or of none. */
+function hasLinkBeside(graph: ReturnType<typeof linkGraphOf>, from: number, to: number, template: number): boolean {
+    for (let at = graph.pageStart[from]!; at < graph.pageStart[from + 1]!; at++) {
+        const block = graph.pageBlocks[at]!;
+        if (graph.blockTemplate[block] === template) continue;
+        const list = graph.blockList[block]!;
+        for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
+            if (graph.kind[link] === 0 && graph.target[link] === to) return true;
+        }
+    }
+    return false;
+}

@@ -1,0 +1,251 @@
+/**
+ * Relations of the set language: sets of pages by their links. Each list of links is looked at once, whatever number of
+ * pages carries it; then each page's blocks. O(lists' links + page blocks).
+ */
+import { LINK_KINDS, REGIONS } from '../page/links.ts';
+import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { Bits } from './bits.ts';
+import { once } from './fields.ts';
+import type { Narrowing } from './set-expression.ts';
+
+const A = LINK_KINDS.indexOf('a');
+/** No page yet; more than one. */
+const NONE = -1;
+const SEVERAL = -2;
+
+/** What a narrowing lets pass. */
+interface Choice {
+    graph: LinkGraph;
+    /** Pages whose links count. */
+    counts: (node: number) => boolean;
+    block: (block: number) => boolean;
+    /** A followed link, with that anchor: `a` links only. */
+    link: (link: number) => boolean;
+}
+
+function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
+    const graph = linkGraphOf(survey);
+    const { isPage, nofollow, blockRegion, blockTemplate, kind, follow } = graph;
+    const region = narrow.region === undefined ? -1 : REGIONS.indexOf(narrow.region);
+    const templates = new Set<number>();
+    survey.head.templates.forEach(({ name, place }, number) => {
+        if (narrow.template === name || narrow.template === place) templates.add(number);
+    });
+    const anchors = narrow.anchor === undefined ? null : anchorsWith(survey, narrow.anchor.toLowerCase());
+    const followed = narrow.followed === true;
+    return {
+        graph,
+        counts: (node) => isPage[node] === 1 && !(followed && nofollow[node] === 1),
+        block: (block) =>
+            (region === -1 || blockRegion[block] === region) &&
+            (narrow.template === undefined || templates.has(blockTemplate[block]!)),
+        link: (link) => kind[link] === A && !(followed && follow[link] === 0) && (anchors === null || anchors(link)),
+    };
+}
+
+function anchorsWith(survey: PackedSurvey, text: string): (link: number) => boolean {
+    const fits = (column: string): ((link: number) => boolean) => {
+        const codes = survey.numbers(column);
+        const words = survey.texts(`${column}_words`).lower();
+        const has = Uint8Array.from(words, (word) => (word.includes(text) ? 1 : 0));
+        return (link) => has[codes[link]!] === 1;
+    };
+    const [anchor, name] = [fits('link_anchor'), fits('link_name')];
+    return (link) => anchor(link) || name(link);
+}
+
+/** Pages with a link to a page of the set; a link to the page itself counts for nothing. */
+export function linksTo(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bits {
+    const choice = choiceOf(survey, narrow);
+    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { count } = survey;
+    const lists = listStart.length - 1;
+    // For each list: the only page of the set it leads to, none, or several.
+    const leads = new Int32Array(lists).fill(NONE);
+    for (let list = 0; list < lists; list++) {
+        const end = listStart[list + 1]!;
+        for (let link = listStart[list]!; link < end; link++) {
+            const to = target[link]!;
+            if (to < 0 || to >= count || !set.has(to) || !choice.link(link)) continue;
+            if (leads[list] === NONE) leads[list] = to;
+            else if (leads[list] !== to) {
+                leads[list] = SEVERAL;
+                break;
+            }
+        }
+    }
+    const found = new Bits(count);
+    for (let node = 0; node < count; node++) {
+        const end = pageStart[node + 1]!;
+        for (let at = pageStart[node]!; at < end; at++) {
+            const block = pageBlocks[at]!;
+            const lead = leads[blockList[block]!]!;
+            if (lead === NONE || lead === node || !choice.block(block)) continue;
+            if (choice.counts(node)) found.add(node);
+            break;
+        }
+    }
+    return found;
+}
+
+/** Pages that a page of the set links to, itself aside. */
+export function linkedFrom(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bits {
+    const choice = choiceOf(survey, narrow);
+    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { count } = survey;
+    const lists = listStart.length - 1;
+    const from = new Int32Array(lists).fill(NONE);
+    const nodes = set.nodes();
+    for (let index = 0; index < nodes.length; index++) {
+        const node = nodes[index]!;
+        if (!choice.counts(node)) continue;
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const block = pageBlocks[at]!;
+            const list = blockList[block]!;
+            if (from[list] === SEVERAL || from[list] === node || !choice.block(block)) continue;
+            from[list] = from[list] === NONE ? node : SEVERAL;
+        }
+    }
+    const found = new Bits(count);
+    for (let list = 0; list < lists; list++) {
+        const source = from[list]!;
+        if (source === NONE) continue;
+        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+            const to = target[link]!;
+            if (to >= 0 && to < count && to !== source && choice.link(link)) found.add(to);
+        }
+    }
+    return found;
+}
+
+/** Pages that some page of the set links to, and no page outside it. */
+export function linkedOnlyFrom(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bits {
+    return linkedFrom(survey, set, narrow).and(linkedFrom(survey, set.not(), narrow).not());
+}
+
+/**
+ * Pages that can be got to from one of the set by so many clicks, the set itself among them: as depth counts clicks,
+ * from whatever page.
+ */
+export function withinClicks(survey: PackedSurvey, set: Bits, clicks: number, narrow: Narrowing): Bits {
+    const choice = choiceOf(survey, narrow);
+    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { count } = survey;
+    const allowed = survey.numbers('robots_allowed');
+    const redirect = survey.numbers('redirect');
+    const refresh = survey.numbers('refresh');
+    const found = new Bits(count);
+    const wasTaken = new Uint8Array(listStart.length - 1);
+    const narrows = narrow.region !== undefined || narrow.template !== undefined;
+    let level: number[] = [];
+    const reach = (node: number, into: number[]): void => {
+        if (found.has(node)) return;
+        found.add(node);
+        into.push(node);
+    };
+    for (const node of set.nodes()) reach(node, level);
+    for (let click = 0; ; click++) {
+        // The level grows at its end while redirects are followed.
+        for (let index = 0; index < level.length; index++) {
+            const node = level[index]!;
+            if (allowed[node] === 0) continue;
+            for (const to of [redirect[node]!, refresh[node]!]) if (to >= 0 && to < count) reach(to, level);
+        }
+        if (click >= clicks || level.length === 0) return found;
+        const next: number[] = [];
+        for (const node of level) {
+            if (allowed[node] === 0 || !choice.counts(node)) continue;
+            for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+                const block = pageBlocks[at]!;
+                const list = blockList[block]!;
+                if (wasTaken[list] === 1 || (narrows && !choice.block(block))) continue;
+                wasTaken[list] = 1;
+                for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+                    const to = target[link]!;
+                    if (to >= 0 && to < count && choice.link(link)) reach(to, next);
+                }
+            }
+        }
+        level = next;
+    }
+}
+
+/** Pages strictly dominated by one of the set. O(nodes). */
+export function behind(survey: PackedSurvey, set: Bits): Bits {
+    const dominator = survey.numbers('dominator');
+    const found = new Bits(survey.count);
+    // 0 not told yet, 1 behind, 2 not behind.
+    const told = new Uint8Array(survey.count);
+    const way: number[] = [];
+    for (let node = 0; node < survey.count; node++) {
+        way.length = 0;
+        let at = node;
+        let isBehind = 2;
+        for (;;) {
+            if (told[at] !== 0) {
+                isBehind = told[at]!;
+                break;
+            }
+            way.push(at);
+            const above = dominator[at]!;
+            if (above === -1) break;
+            at = above;
+        }
+        // From the top down: behind what is in the set, or behind what is behind it.
+        for (let index = way.length - 1; index >= 0; index--) {
+            const step = way[index]!;
+            const above = dominator[step]!;
+            if (above !== -1) isBehind = told[above] === 1 || set.has(above) ? 1 : 2;
+            told[step] = isBehind;
+        }
+    }
+    for (let node = 0; node < survey.count; node++) if (told[node] === 1) found.add(node);
+    return found;
+}
+
+/** URLs that redirect, by one hop or more, to one of the set. O(nodes + hops). */
+export function redirectsTo(survey: PackedSurvey, set: Bits): Bits {
+    const redirect = survey.numbers('redirect');
+    const found = new Bits(survey.count);
+    for (let node = 0; node < survey.count; node++) {
+        let at = redirect[node]!;
+        // A loop is gone round once at most: a survey follows no longer chains.
+        for (let hops = 0; at >= 0 && at < survey.count && hops < 50; hops++) {
+            if (set.has(at)) {
+                found.add(node);
+                break;
+            }
+            at = redirect[at]!;
+        }
+    }
+    return found;
+}
+
+/** Pages whose accepted canonical, another page, is one of the set. */
+export function canonicalTo(survey: PackedSurvey, set: Bits): Bits {
+    const start = survey.numbers('canonical_start');
+    const targets = survey.numbers('canonical');
+    const found = new Bits(survey.count);
+    for (let node = 0; node < survey.count; node++) {
+        if (start[node + 1]! - start[node]! !== 1) continue;
+        const to = targets[start[node]!]!;
+        if (to >= 0 && to < survey.count && to !== node && set.has(to)) found.add(node);
+    }
+    return found;
+}
+
+/** Pages that a sitemap lists, by its address. */
+export function listedBy(survey: PackedSurvey, sitemap: string): Bits {
+    return once(survey, `listed by ${sitemap}`, () => {
+        const start = survey.numbers('sitemap_start');
+        const files = survey.numbers('sitemap');
+        const file = survey.texts('sitemap_words').all().indexOf(sitemap);
+        const found = new Bits(survey.count);
+        if (file === -1) return found;
+        for (let node = 0; node < survey.count; node++) {
+            for (let at = start[node]!; at < start[node + 1]!; at++) if (files[at] === file) found.add(node);
+        }
+        return found;
+    });
+}

@@ -1,0 +1,62 @@
+/** The set language (`docs/set-language.md`) as data: what a parsed line is. */
+import type { Evidence } from '../evidence/evidence.ts';
+import type { Region } from '../page/links.ts';
+
+export const COMPARISONS = ['=', '!=', '<', '<=', '>', '>='] as const;
+export type Comparison = (typeof COMPARISONS)[number];
+export type TextTest = 'is' | 'is not' | 'has' | 'begins' | 'ends';
+
+/** Narrows the links a relation looks at. */
+export interface Narrowing {
+    region?: Region;
+    template?: string;
+    followed?: true;
+    /** Part of the anchor, or of the name, in any case. */
+    anchor?: string;
+}
+
+export const RELATIONS = [
+    { name: 'links to', what: 'Pages with a link to one of these.', takesLinks: true },
+    { name: 'linked from', what: 'Pages that one of these links to.', takesLinks: true },
+    { name: 'linked only from', what: 'Pages that these link to, and no other page.', takesLinks: true },
+    { name: 'behind', what: 'Pages that are reached through one of these only.', takesLinks: false },
+    { name: 'redirects to', what: 'URLs whose redirects lead to one of these.', takesLinks: false },
+    { name: 'canonical to', what: 'Pages whose accepted canonical is another page, one of these.', takesLinks: false },
+] as const;
+export type Relation = (typeof RELATIONS)[number]['name'];
+
+export type SetExpression =
+    | { kind: 'all' }
+    | { kind: 'flag'; name: string }
+    | { kind: 'known'; evidence: Evidence }
+    | { kind: 'listed'; sitemap: string }
+    | { kind: 'number'; field: string; test: Comparison; value: number }
+    | { kind: 'range'; field: string; from: number; to: number }
+    | { kind: 'text'; field: string; test: TextTest; value: string }
+    | { kind: 'any'; field: string; values: (string | number)[] }
+    | { kind: 'unknown'; field: string }
+    | { kind: 'empty'; field: string }
+    /** A text in quotes alone: the address or the title has it. */
+    | { kind: 'search'; text: string }
+    | { kind: 'not'; of: SetExpression }
+    | { kind: 'and' | 'or'; parts: SetExpression[] }
+    | { kind: 'relation'; relation: Relation; of: SetExpression; narrow: Narrowing }
+    | { kind: 'within'; clicks: number; of: SetExpression; narrow: Narrowing }
+    | { kind: 'survey'; number: number; of: SetExpression }
+    | { kind: 'saved'; name: string };
+
+/** Calls `visit` for an expression and everything inside it. */
+export function walkSet(set: SetExpression, visit: (part: SetExpression) => void): void {
+    visit(set);
+    if (set.kind === 'and' || set.kind === 'or') for (const part of set.parts) walkSet(part, visit);
+    else if ('of' in set) walkSet(set.of, visit);
+}
+
+/** Numbers of the surveys a set speaks of beside its own. */
+export function surveysIn(set: SetExpression): number[] {
+    const numbers = new Set<number>();
+    walkSet(set, (part) => {
+        if (part.kind === 'survey') numbers.add(part.number);
+    });
+    return [...numbers];
+}
