@@ -19,6 +19,10 @@ declare const URL: {
     new (url: string, base?: string): UrlLike;
 };
 type URL = UrlLike;
+declare class URLSearchParams {
+    constructor(values: Record<string, string>);
+    toString(): string;
+}
 declare class TextDecoder {
     constructor(label?: string, options?: { ignoreBOM?: boolean });
     decode(bytes?: Uint8Array): string;

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
 import { pageRecord } from '$lib/core/survey/page-record.ts';
-import { nodeOfUrl } from '$lib/core/survey/page-sheet.ts';
+import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
 import { countSurvey } from '$lib/core/survey/summary.ts';
 import * as answers from '../../demo/answers.ts';
 import { EDITIONS, FAULTS, faultsOf } from '../../demo/fernhollow/editions.ts';

@@ -10,7 +10,7 @@ import { linksIn } from '$lib/core/evidence/links-in.ts';
 import { orphanKinds } from '$lib/core/evidence/orphans.ts';
 import { NO_URL_RULES } from '$lib/core/address/url-rules.ts';
 import { measureSurvey } from '$lib/core/survey/measured-survey.ts';
-import { nodeOfUrl } from '$lib/core/survey/page-sheet.ts';
+import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
 import { makeImport, bareCount } from '$lib/server/evidence/make-import.ts';
 import { readImportFile, readTyped, previewTable, type ImportContext } from '$lib/server/evidence/read-import.ts';
 import {

@@ -3,7 +3,9 @@ import { expect } from 'vitest';
 import { allLinks, linksOfPage, type LinkRecord } from '$lib/core/survey/link-records.ts';
 import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
 import { pageRecord, type PageRecord } from '$lib/core/survey/page-record.ts';
-import { nodeOfUrl, pageSheet } from '$lib/core/survey/page-sheet.ts';
+import { packSurvey } from '$lib/core/packed/pack-survey.ts';
+import { pageSheet } from '$lib/core/packed/page-sheet.ts';
+import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
 import * as answers from '../../demo/answers.ts';
 import type { FAULTS } from '../../demo/fernhollow/editions.ts';
 
@@ -60,7 +62,7 @@ export const CHECKS: Record<MarchFault, (survey: MeasuredSurvey) => void> = {
     },
     'nine-clicks': (survey) => {
         for (const path of answers.NINE_CLICKS_DEEP) expect(recordOf(survey, path).depth).toBe(9);
-        const { way } = pageSheet(survey, nodeOf(survey, '/guides/planing-end-grain/'));
+        const { way } = pageSheet(packSurvey(survey).survey, nodeOf(survey, '/guides/planing-end-grain/'));
         expect(way.map((step) => [step.url.slice(ORIGIN.length), step.anchor])).toEqual(answers.WAY_TO_PLANING);
     },
     'redirect-chain': (survey) => {

@@ -1,9 +1,14 @@
 /** What the routes use: the store, and measured surveys kept in memory for as long as they are looked at. */
+import { packSurvey } from '../core/packed/pack-survey.ts';
+import { PackedHead } from './packed-head.ts';
+import { PackedSurvey, type Part } from '../core/packed/packed-survey.ts';
 import { measureSurvey, type MeasuredSurvey } from '../core/survey/measured-survey.ts';
 import { countSurvey, type SurveyCounts } from '../core/survey/summary.ts';
 import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
+import { makeAndSavePacked } from './pack-survey.ts';
+import { loadPacked } from './store/packed-store.ts';
 import { openStore, type Store } from './store/connect.ts';
 import { getSite, type Site } from './store/site-store.ts';
 import { loadRows } from './store/rows-store.ts';
@@ -86,6 +91,89 @@ export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
         kept.delete(id);
     }
     return loading;
+}
+
+interface KeptPacked {
+    packed: Promise<PackedSurvey>;
+    revision: number;
+    isEnded: boolean;
+    at: number;
+    /** Bytes of its parts. */
+    bytes: number;
+}
+
+/** Packed surveys by number, the last used last. */
+const keptPacked = new Map<number, KeptPacked>();
+/** Packed surveys stay in memory up to so many bytes together; the one in use always does. */
+const MOST_PACKED_BYTES = 1024 * 1024 * 1024;
+
+/**
+ * The packed survey of a survey with the parts that are asked for. One that has ended is read from the database, and
+ * made again where that cannot be; one that still runs is made from its rows every few seconds.
+ */
+export async function openPacked(survey: Survey, parts: readonly Part[] = ['core', 'text']): Promise<PackedSurvey> {
+    const ended = isEnded(survey);
+    let known = keptPacked.get(survey.id);
+    if (!known || known.isEnded !== ended || known.revision !== survey.revision || (!ended && isStale(survey, known))) {
+        known = { packed: Promise.resolve(null!), revision: survey.revision, isEnded: ended, at: Date.now(), bytes: 0 };
+        known.packed = ended ? loadOrMake(survey, known) : packRunning(survey);
+        const entry = known;
+        known.packed.catch(() => {
+            if (keptPacked.get(survey.id) === entry) keptPacked.delete(survey.id);
+        });
+    }
+    keptPacked.delete(survey.id);
+    keptPacked.set(survey.id, known);
+    const packed = await known.packed;
+    for (const part of parts) if (!packed.has(part)) await addPart(survey, packed, part, known);
+    let bytes = 0;
+    for (const { bytes: own } of keptPacked.values()) bytes += own;
+    for (const [id, { bytes: own }] of keptPacked) {
+        if (bytes <= MOST_PACKED_BYTES || id === survey.id) break;
+        keptPacked.delete(id);
+        bytes -= own;
+    }
+    return packed;
+}
+
+function isStale(survey: Survey, known: KeptPacked): boolean {
+    const took = kept.get(survey.id)?.took ?? 0;
+    return Date.now() - known.at >= Math.max(RUNNING_MILLISECONDS, took * REST_PER_MEASURING);
+}
+
+async function packRunning(survey: Survey): Promise<PackedSurvey> {
+    const { measured } = await openSurvey(survey);
+    return packSurvey(measured).survey;
+}
+
+async function loadOrMake(survey: Survey, entry: KeptPacked): Promise<PackedSurvey> {
+    const { db } = appStore();
+    const core = await loadPacked(db, survey.id, survey.revision, 'core');
+    const head = core.ok ? PackedHead.safeParse(core.sections.head) : null;
+    if (core.ok && head?.success) {
+        const packed = new PackedSurvey(head.data);
+        packed.add('core', core.sections);
+        entry.bytes += core.bytes;
+        return packed;
+    }
+    return remake(survey);
+}
+
+async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: KeptPacked): Promise<void> {
+    const loaded = await loadPacked(appStore().db, survey.id, survey.revision, part);
+    if (loaded.ok) {
+        packed.add(part, loaded.sections);
+        entry.bytes += loaded.bytes;
+        return;
+    }
+    // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
+    const { parts } = await makeAndSavePacked(appStore().db, survey);
+    packed.add(part, parts.get(part)!);
+}
+
+async function remake(survey: Survey): Promise<PackedSurvey> {
+    const { packed } = await makeAndSavePacked(appStore().db, survey);
+    return packed;
 }
 
 /** Site and survey of a route's parameters; null when there is none. */

@@ -1,20 +1,17 @@
 /** What the page sheet shows beside columns and links: read for one page when it is opened. */
 import type { PageDate } from '../core/page/document-facts.ts';
-import type { MeasuredSurvey } from '../core/survey/measured-survey.ts';
+import { evidenceRows, placesOf, type LinkPlace, type PageSheet } from '../core/packed/page-sheet.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { SheetDetails } from '../core/survey/page-details.ts';
 import { appStore } from './app.ts';
-import { loadMain, loadPageDetails } from './store/rows-store.ts';
+import { loadLayouts, loadMain, loadPageDetails } from './store/rows-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
 const MOST_SAME = 20;
 
-export async function sheetDetails(
-    survey: Survey,
-    measured: MeasuredSurvey,
-    node: number,
-): Promise<SheetDetails | null> {
+export async function sheetDetails(survey: Survey, packed: PackedSurvey, node: number): Promise<SheetDetails | null> {
     const { db } = appStore();
-    const address = measured.addressOf[node]!;
+    const address = packed.numbers('address')[node]!;
     const [details, main] = await Promise.all([
         loadPageDetails(db, survey.id, address),
         loadMain(db, survey.id, address, MOST_SAME),
@@ -25,11 +22,10 @@ export async function sheetDetails(
     for (const [name, value] of facts.headers) {
         if (name === 'last-modified') dates.push({ from: 'header', what: 'Last-Modified', value });
     }
-    for (const item of measured.rows.evidence) {
-        if (item.address === address && item.lastmod !== '') {
-            dates.push({ from: 'sitemap', what: 'lastmod', value: item.lastmod });
-        }
+    for (const { lastmod } of evidenceRows(packed, node)) {
+        if (lastmod !== '') dates.push({ from: 'sitemap', what: 'lastmod', value: lastmod });
     }
+    const addresses = packed.numbers('address');
     return {
         document: facts.document,
         dates,
@@ -40,10 +36,42 @@ export async function sheetDetails(
         cookieNames: facts.cookieNames,
         mainWords: main?.words ?? null,
         sameText: (main?.same ?? []).flatMap((other) => {
-            const found = measured.nodeOf[other] ?? -1;
-            return found === -1 ? [] : [{ node: found, url: measured.urls[found]! }];
+            const found = addresses.indexOf(other);
+            return found === -1 ? [] : [{ node: found, url: packed.url(found) }];
         }),
         hasSource: details.hasSource,
         keepsSource: survey.settings.keepSource,
     };
+}
+
+/** Tells the lines of a sheet's links, from the layouts of the blocks they stand in. */
+export async function tellLines(survey: Survey, packed: PackedSurvey, sheet: PageSheet): Promise<void> {
+    const places = placesOf(sheet);
+    const marks = await markupOf(
+        survey,
+        packed,
+        places.map(({ place }) => place),
+    );
+    places.forEach((item, index) => (item.line = marks[index]!.line));
+}
+
+/** Line, column and href of links on their pages; null where a link stands in no markup. */
+export async function markupOf(
+    survey: Survey,
+    packed: PackedSurvey,
+    places: readonly LinkPlace[],
+): Promise<{ line: number | null; column: number | null; href: string }[]> {
+    const layouts = packed.numbers('page_block_layout');
+    const lines = packed.numbers('page_block_line');
+    const wanted = new Set(places.map(({ pageBlock }) => layouts[pageBlock]!));
+    const known = await loadLayouts(appStore().db, survey.id, [...wanted]);
+    return places.map(({ pageBlock, at }) => {
+        const layout = known.get(layouts[pageBlock]!);
+        const first = lines[pageBlock]!;
+        return {
+            line: first === 0 ? null : first + (layout?.lines[at] ?? 0),
+            column: first === 0 ? null : (layout?.columns[at] ?? null),
+            href: layout?.hrefs[at] ?? '',
+        };
+    });
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { variantKey } from '../address/variants.ts';
-import { filterFromParams, filterPages, filterToParams, filterWords } from '../sets/page-filter.ts';
+import { setLine, type PageFilter } from '../sets/page-filter.ts';
+import { nodesOfLine } from '../../../../tests/support/sets.ts';
 import { sitemapFiles } from '../survey/sitemap-files.ts';
 import type { MeasuredSurvey } from '../survey/measured-survey.ts';
 import { completenessOf, evidenceMatrix } from './completeness.ts';
@@ -211,27 +212,22 @@ describe('what lists say', () => {
 
 describe('sets of places', () => {
     const survey = sample().measure();
-    const sizes = (query: string): number => filterPages(survey, filterFromParams(new URLSearchParams(query))).length;
 
-    it.each([
-        ['section=old', 2],
-        ['folder=https%3A%2F%2Fsite.example%2Fold%2F', 2],
-        ['path=%2Fold%2Fx%2F', 1],
-        ['origin=https%3A%2F%2Fsite.example', 11],
-        ['orphan=island', 2],
-        ['orphan=listing', 1],
-        ['orphan=decline', 1],
-        ['known=log', 2],
-        ['unknown=link', 2],
-        ['gate=stopped', 1],
-        ['reason=later', 1],
-        ['sitemap=https%3A%2F%2Fsite.example%2Fsitemap.xml', 1],
-    ])('%s', (query, size) => {
-        expect(sizes(query)).toBe(size);
-        // There and back, and said in words.
-        const filter = filterFromParams(new URLSearchParams(query));
-        expect(filterFromParams(new URLSearchParams(filterToParams(filter)))).toEqual(filter);
-        expect(filterWords(filter).length).toBe(1);
+    it.each<[PageFilter, number]>([
+        [{ section: 'old' }, 2],
+        [{ folder: 'https://site.example/old/' }, 2],
+        [{ path: '/old/x/' }, 1],
+        [{ origin: 'https://site.example' }, 11],
+        [{ orphan: 'island' }, 2],
+        [{ orphan: 'listing' }, 1],
+        [{ orphan: 'decline' }, 1],
+        [{ known: 'log' }, 2],
+        [{ unknown: 'link' }, 2],
+        [{ gate: 'stopped' }, 1],
+        [{ reason: 'later' }, 1],
+        [{ sitemap: 'https://site.example/sitemap.xml' }, 1],
+    ])('%j', (filter, size) => {
+        expect(nodesOfLine(survey, setLine(filter))).toHaveLength(size);
     });
 });
 

@@ -1,6 +1,6 @@
 /** Which rows of an import a survey knows, and which match nothing it knows. */
 import type { MeasuredSurvey } from '../survey/measured-survey.ts';
-import { nodeOfUrl } from '../survey/page-sheet.ts';
+import { nodeOfUrl } from '../survey/node-of-url.ts';
 import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
 
 export interface ImportMatches {

@@ -1,7 +1,7 @@
 /** Links from other sites: which page of ours each lands on, and what is lost on the way. */
 import { variantKey } from '../address/variants.ts';
 import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
-import { nodeOfUrl } from '../survey/page-sheet.ts';
+import { nodeOfUrl } from '../survey/node-of-url.ts';
 import type { ImportRow } from './imports.ts';
 
 /** How a link from elsewhere arrives. */

@@ -164,6 +164,8 @@ export function packSurvey(
     core.numbers('canonical', canonicals);
     packDoubles(core, survey, facts);
     packSitemaps(core, survey);
+    packEvidence(text, survey);
+    core.numbers('address', survey.addressOf);
     packLinks(core, links, survey, addresses);
     const given = givenColumns(urls, imports);
     given.forEach(({ head, values }) => core.fractions(head.column, values));
@@ -281,6 +283,34 @@ function packSitemaps(core: PartMaker, survey: MeasuredSurvey): void {
     core.numbers('sitemap_start', start);
     core.numbers('sitemap', file);
     core.texts('sitemap_words', files.texts);
+}
+
+/** What each piece of evidence says of a page, for its sheet. */
+function packEvidence(text: PartMaker, survey: MeasuredSurvey): void {
+    const rows = survey.rows.evidence
+        .map((row) => ({ node: survey.nodeOf[row.address] ?? -1, row }))
+        .filter(({ node }) => node !== -1)
+        .sort((a, b) => a.node - b.node);
+    const start = new Uint32Array(survey.count + 1);
+    for (const { node } of rows) start[node + 1]!++;
+    for (let node = 0; node < survey.count; node++) start[node + 1]! += start[node]!;
+    text.numbers('evidence_row_start', start);
+    text.choices(
+        'evidence_row_kind',
+        rows.map(({ row }) => row.evidence),
+    );
+    text.choices(
+        'evidence_row_source',
+        rows.map(({ row }) => row.source),
+    );
+    text.numbers(
+        'evidence_row_line',
+        rows.map(({ row }) => row.line),
+    );
+    text.choices(
+        'evidence_row_lastmod',
+        rows.map(({ row }) => row.lastmod),
+    );
 }
 
 function packLinks(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, addresses: Addresses): void {

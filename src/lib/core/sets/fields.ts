@@ -4,7 +4,7 @@
  */
 import { originOf, pathOf } from '../address/address.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
-import { GATES } from '../gates/gates.ts';
+import { GATES, type Gate } from '../gates/gates.ts';
 import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
@@ -16,6 +16,8 @@ export type Value = string | number | boolean | null;
 interface Common {
     /** As the set language writes it: small letters, single spaces. */
     name: string;
+    /** As exports write it, where that is not the name with underscores. */
+    id?: string;
     /** What it is, for completion and the docs. */
     what: string;
     /** Parts of the packed survey it needs beside `core`. */
@@ -152,10 +154,20 @@ const pointed = (name: string, what: string, column: string): TextField => ({
         ),
 });
 
-/** Why each page stops where it stops, in words, from the facts the gates look at. */
-function gateReason(survey: PackedSurvey, node: number): string {
-    const gate = GATES[survey.numbers('gate')[node]!];
-    const told = (column: string): string => survey.texts(`${column}_words`).at(survey.numbers(column)[node]!);
+const told = (survey: PackedSurvey, column: string, node: number): string =>
+    survey.texts(`${column}_words`).at(survey.numbers(column)[node]!);
+
+/** Why asking for a page gave no answer; empty where it did. */
+export function failureOf(survey: PackedSurvey, node: number): string {
+    return told(survey, 'failure', node);
+}
+
+/** Why a page fails a gate, in words, from the facts the gates look at; by itself the gate it stops at. */
+export function gateReason(
+    survey: PackedSurvey,
+    node: number,
+    gate: Gate | undefined = GATES[survey.numbers('gate')[node]!],
+): string {
     const to = (address: number): string => survey.addressUrl(address);
     const status = survey.numbers('status')[node]!;
     const redirect = survey.numbers('redirect')[node]!;
@@ -163,18 +175,18 @@ function gateReason(survey: PackedSurvey, node: number): string {
         case 'scope':
             return 'does not belong to the site';
         case 'robots':
-            return told('robots_rule');
+            return told(survey, 'robots_rule', node);
         case 'response':
-            if (told('failure') !== '') return told('failure');
+            if (failureOf(survey, node) !== '') return failureOf(survey, node);
             return status >= 300 && status < 400 ? `status ${status} without a usable Location` : `status ${status}`;
         case 'redirect':
             return redirect >= 0
                 ? `${status} to ${to(redirect)}`
                 : `refresh without delay to ${to(survey.numbers('refresh')[node]!)}`;
         case 'type':
-            return survey.texts('content_type_words').at(survey.numbers('content_type')[node]!) || 'no content type';
+            return told(survey, 'content_type', node) || 'no content type';
         case 'noindex':
-            return told('noindex_reason');
+            return told(survey, 'noindex_reason', node);
         case 'canonical': {
             const first = survey.numbers('canonical')[survey.numbers('canonical_start')[node]!]!;
             return `points at ${to(first)}`;
@@ -257,9 +269,12 @@ const FIELDS: Field[] = [
         unknown: NaN,
     },
     choice('language', 'Language the page says it is in.'),
-    coded('not read', 'Why there is no status.', 'not_read', REASON_WORDS, (code) =>
-        code === NOT_SETTLED ? 'waiting' : (reasonOf(code) ?? ''),
-    ),
+    {
+        ...coded('reason', 'Why there is no status.', 'not_read', REASON_WORDS, (code) =>
+            code === NOT_SETTLED ? 'waiting' : (reasonOf(code) ?? ''),
+        ),
+        id: 'not_read',
+    },
     coded('orphan kind', 'no, strict or adrift; unknown in a partial survey.', 'orphan', ORPHAN_WORDS, (code) =>
         code === ORPHAN.unknown ? '' : ORPHAN_WORDS[code + 1]!,
     ),

@@ -775,7 +775,7 @@ describe('columns of a packed survey', () => {
     it('say what the records of the pages say', () => {
         const of = plainOf(randomSite(29));
         for (const field of fieldsOf(of.packed)) {
-            const column = field.name.replaceAll(' ', '_');
+            const column = field.id ?? field.name.replaceAll(' ', '_');
             if (!(column in of.record(0)) || column === 'standing') continue;
             const words = field.kind === 'text' ? field.texts(of.packed) : null;
             for (let node = 0; node < of.packed.count; node++) {

@@ -1,19 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import {
-    filterPages,
-    filterFromParams,
-    filterToParams,
-    filterWords,
-    orderFromParams,
-    orderPages,
-    type PageFilter,
-} from '../sets/page-filter.ts';
-import { pageWindow, placeInSet } from '../sets/page-window.ts';
+import { packSurvey } from '../packed/pack-survey.ts';
+import { pageSheet as packedSheet } from '../packed/page-sheet.ts';
+import { Bits } from '../sets/bits.ts';
+import { inOrder, pageColumns, placesBy } from '../sets/page-columns.ts';
+import { setLine, setQuery, type PageFilter } from '../sets/page-filter.ts';
+import { nodesOfLine } from '../../../../tests/support/sets.ts';
 import { allLinks, linksOfPage } from './link-records.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
 import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
-import { nodeOfUrl, pageSheet } from './page-sheet.ts';
+import { nodeOfUrl } from './node-of-url.ts';
 import { countSurvey } from './summary.ts';
 import type { SurveyInfo } from './survey-rows.ts';
 
@@ -65,6 +61,8 @@ function finished(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
     });
     return site.measure(info);
 }
+
+const pageSheet = (survey: MeasuredSurvey, node: number) => packedSheet(packSurvey(survey).survey, node);
 
 function column(survey: MeasuredSurvey, name: (typeof PAGE_COLUMNS)[number]): Record<string, unknown> {
     return Object.fromEntries(
@@ -252,13 +250,14 @@ describe('page sheet', () => {
                 step.depth,
                 step.by,
                 step.anchor,
-                step.line,
+                // Where the link stands: block of the page, link of the block; its line is in the rows.
+                step.place?.at ?? null,
             ]),
         ).toEqual([
             ['/', 0, 'start', '', null],
-            ['/old', 1, 'link', '/old', 10],
+            ['/old', 1, 'link', '/old', 2],
             ['/b', 1, 'redirect', '', null],
-            ['/c', 2, 'link', '/c', 10],
+            ['/c', 2, 'link', '/c', 0],
         ]);
         expect(sheetOf('/lone').way).toEqual([]);
     });
@@ -286,10 +285,10 @@ describe('page sheet', () => {
     });
 });
 
-describe('the set as a filter', () => {
+describe('sets that numbers stand for', () => {
     const survey = finished();
     const paths = (filter: PageFilter): string[] =>
-        filterPages(survey, filter).map((node) => survey.urls[node]!.slice(ORIGIN.length));
+        nodesOfLine(survey, setLine(filter)).map((node) => survey.urls[node]!.slice(ORIGIN.length));
 
     it.each<[PageFilter, string[]]>([
         [{ text: 'ISL' }, ['/island', '/isle']],
@@ -304,46 +303,23 @@ describe('the set as a filter', () => {
         [{ evidence: ['sitemap'] }, ['/lone']],
         [{ read: 'unread' }, ['/closed']],
         [{ reason: 'robots' }, ['/closed']],
+        [{}, ['/', '/a', '/b', '/c', '/closed', '/gone', '/island', '/isle', '/lone', '/old']],
     ])('%j', (filter, expected) => {
         expect(paths(filter)).toEqual(expected);
-        // The same set comes back from the address bar, and every part of it can be said.
-        expect(filterFromParams(new URLSearchParams(filterToParams(filter)))).toEqual(filter);
-        expect(filterWords(filter)).toHaveLength(Object.keys(filter).filter((name) => name !== 'text').length);
     });
 
-    it('ignores what is no filter', () => {
-        expect(
-            filterFromParams(new URLSearchParams('depth=-1&gate=toll&orphan=maybe&evidence=rumour&known=x&read=no')),
-        ).toEqual({});
-        expect(orderFromParams(new URLSearchParams('order=nothing.desc'))).toEqual({
-            column: 'url',
-            descending: false,
-        });
+    it('are nothing in an address where nothing is narrowed', () => {
+        expect(setQuery(setLine({}))).toBe('');
+        expect(new URLSearchParams(setQuery(setLine({ section: 'a "b"' }))).get('set')).toBe('section is "a \\"b\\""');
     });
 
-    it('orders both ways, the unknown last', () => {
-        const order = (text: string) =>
-            orderPages(survey, filterPages(survey, {}), orderFromParams(new URLSearchParams({ order: text }))).map(
-                (node) => pageRecord(survey, node).depth,
-            );
-        expect(order('depth')).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
-        expect(order('depth.desc')).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
-    });
-
-    it('knows the neighbours of a page in the set, and that another is not in it', () => {
-        const params = new URLSearchParams('orphan=any&order=url.desc');
-        const nodes = filterPages(survey, { orphan: 'any' });
-        expect(placeInSet(survey, params, nodes[1]!)).toEqual({ place: 2, of: 3, before: nodes[2], after: nodes[0] });
-        expect(placeInSet(survey, params, nodes[0]!)).toEqual({ place: 3, of: 3, before: nodes[1], after: null });
-        expect(placeInSet(survey, params, 0)).toBeNull();
-    });
-
-    it('gives windows that together are the whole', () => {
-        const all = pageWindow(survey, new URLSearchParams('order=title&count=500')).rows.map((row) => row.node);
-        const parts = [0, 4, 8].flatMap((from) =>
-            pageWindow(survey, new URLSearchParams(`order=title&from=${from}&count=4`)).rows.map((row) => row.node),
-        );
-        expect(parts).toEqual(all);
-        expect(new Set(parts).size).toBe(survey.count);
+    it('come in an order either way, the unknown last', () => {
+        const packed = packSurvey(survey).survey;
+        const depth = pageColumns(packed).get('depth')!;
+        const all = Bits.all(packed.count).nodes();
+        const order = (descending: boolean) =>
+            [...inOrder(all, placesBy(packed, depth), descending)].map((node) => depth.value(node));
+        expect(order(false)).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
+        expect(order(true)).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
     });
 });

@@ -11,6 +11,7 @@ import { importedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { LeaseLost } from '../store/ownership.ts';
 import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { makeAndSavePacked } from '../pack-survey.ts';
 import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
 
@@ -40,6 +41,16 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
     stopped: 'stopped',
     'no-start': 'failed',
 };
+
+/** Packs a closed survey for whoever opens it. What fails here is made again when it is asked for. */
+async function pack(db: Store['db'], surveyId: number, log?: (line: string) => void): Promise<void> {
+    try {
+        const survey = await getSurvey(db, surveyId);
+        if (survey) await makeAndSavePacked(db, survey);
+    } catch (error) {
+        (log ?? console.error)(`survey ${surveyId} could not be packed: ${(error as Error).message}`);
+    }
+}
 
 /**
  * @throws when the database stays away beyond all patience; what was stored until then is kept, and the survey can be
@@ -89,6 +100,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             await whileAway(() => makeMains(db, surveyId));
             const end = { state, cut, trouble, readMilliseconds: spent() };
             await whileAway(() => closeSurvey(db, surveyId, end, owner));
+            await pack(db, surveyId, input.log);
         } catch (error) {
             if (error instanceof LeaseLost) return { ended: false };
             throw error;

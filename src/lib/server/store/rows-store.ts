@@ -1,11 +1,12 @@
 /** The rows of a survey read back: all of them for measuring and going on, or one page's for looking at. */
-import { and, eq, ne } from 'drizzle-orm';
+import { and, eq, inArray, ne } from 'drizzle-orm';
 import { z } from 'zod';
 import type { PageText } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
-import { emptyRows, type SurveyRows } from '../../core/survey/survey-rows.ts';
+import { emptyRows, type LayoutRow, type SurveyRows } from '../../core/survey/survey-rows.ts';
 import { unpackBytes, unpackJson } from '../packed-json.ts';
 import type { Database } from './connect.ts';
+import { unpackPlaces } from './packing.ts';
 import { RowReader } from './row-reader.ts';
 import * as schema from './schema.ts';
 
@@ -94,6 +95,17 @@ export async function loadPageDetails(db: Database, surveyId: number, page: numb
         text: unpackText(row.text),
         hasSource: source !== undefined,
     };
+}
+
+/** Layouts by their numbers. */
+export async function loadLayouts(db: Database, surveyId: number, ids: number[]): Promise<Map<number, LayoutRow>> {
+    if (ids.length === 0) return new Map();
+    const { layouts } = schema;
+    const rows = await db
+        .select()
+        .from(layouts)
+        .where(and(eq(layouts.surveyId, surveyId), inArray(layouts.id, ids)));
+    return new Map(rows.map(({ id, places }) => [id, unpackPlaces(id, places)]));
 }
 
 /** The received source of one page, as bytes; null where it was not kept. */

@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Parts of a site: how much of each is known, read and reached by links. */
+    import type { PageFilter } from '$lib/core/sets/page-filter.ts';
     import type { PartCount } from '$lib/core/evidence/completeness.ts';
     import { count } from '../parts/format.ts';
 
@@ -8,7 +9,7 @@
         what: string;
         parts: PartCount[];
         /** Address of the set of a part, narrowed further where it says so. */
-        hrefOf: (part: PartCount, more?: Record<string, string>) => string;
+        hrefOf: (part: PartCount, more?: PageFilter) => string;
     }
     let { what, parts, hrefOf }: Props = $props();
     const share = (part: PartCount): string =>
@@ -35,7 +36,7 @@
                     ></td
                 >
                 <td class="num"
-                    ><a class="plain-set text-primary" href={hrefOf(part, { read: 'pages', reached: 'yes' })}
+                    ><a class="plain-set text-primary" href={hrefOf(part, { read: 'pages', reached: true })}
                         >{count(part.reached)}</a
                     ></td
                 >

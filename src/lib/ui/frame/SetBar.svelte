@@ -1,50 +1,299 @@
 <script lang="ts">
-    /** The current set: narrowings as words that can be taken away, and a text. Sends the set to the pages table. */
-    import { filterToParams, filterWords, type PageFilter } from '$lib/core/sets/page-filter.ts';
+    /**
+     * The current set as one line of the set language, with completion: a combobox (WAI-ARIA 1.2). What is wrong in the
+     * line is marked where it stands, and said below.
+     */
+    import { tick } from 'svelte';
+    import { fieldsOf, PRIORITY, type Field } from '$lib/core/sets/fields.ts';
+    import { parseSet } from '$lib/core/sets/parse-set.ts';
+    import { printSet } from '$lib/core/sets/print-set.ts';
+    import type { Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
 
     interface Props {
-        filter: PageFilter;
+        text: string;
         size: number;
         of: number;
-        /** Where the set is shown. */
-        action: string;
+        /** What the server found wrong with it. */
+        trouble: { at: number; length: number; say: string } | null;
+        saved: { name: string; expression: string }[];
+        /** Columns that lists from elsewhere brought. */
+        given: { name: string; type: 'number' | 'date' }[];
+        /** Address that shows a set. */
+        hrefOf: (text: string) => string;
+        onShow: (text: string) => void;
+        complete: (text: string, cursor: number, signal: AbortSignal) => Promise<Completion>;
+        onSave: (name: string, text: string) => Promise<string>;
+        onForget: (name: string) => Promise<string>;
     }
-    let { filter, size, of, action }: Props = $props();
-    const words = $derived(filterWords(filter));
-    const kept = $derived(filterToParams(filter).filter(([name]) => name !== 'q'));
-    const without = (param: string): string => {
-        const rest = filterToParams(filter).filter(([name]) => name !== param);
-        return `${action}?${new URLSearchParams(rest)}`;
-    };
-    const isAll = $derived(words.length === 0 && !filter.text);
+    let { text, size, of, trouble, saved, given, hrefOf, onShow, complete, onSave, onForget }: Props = $props();
+
+    const fields = $derived<Field[]>([
+        ...fieldsOf(null),
+        PRIORITY,
+        ...given.map(({ name, type }): Field => ({
+            name,
+            what: '',
+            kind: type,
+            numbers: () => new Float64Array(0),
+            unknown: NaN,
+        })),
+    ]);
+    let input: HTMLInputElement | undefined = $state();
+    // What is typed, until the address says something else.
+    let line = $derived(text);
+    let wrong = $derived(trouble);
+    let completion: Completion = $state({ from: 0, to: 0, options: [] });
+    let isOpen = $state(false);
+    let active = $state(-1);
+    let scrolled = $state(0);
+    let said = $state('');
+    let name = $state('');
+    let request: AbortController | null = null;
+
+    const isAll = $derived(text.trim() === '' || text.trim() === 'all');
+    const inverted = $derived.by(() => {
+        const parsed = parseSet(text, fields);
+        if (!parsed.ok) return null;
+        return printSet(parsed.set.kind === 'not' ? parsed.set.of : { kind: 'not', of: parsed.set }, fields);
+    });
+
+    async function ask(): Promise<void> {
+        request?.abort();
+        request = new AbortController();
+        const { signal } = request;
+        try {
+            const found = await complete(line, input?.selectionStart ?? line.length, signal);
+            if (signal.aborted) return;
+            completion = found;
+            isOpen = found.options.length > 0;
+            active = -1;
+        } catch {
+            // No completion is no harm: the line can be typed without.
+        }
+    }
+
+    function onInput(): void {
+        wrong = null;
+        void ask();
+    }
+
+    async function take(index: number): Promise<void> {
+        const option = completion.options[index];
+        if (!option || !input) return;
+        // A name is followed by a space, an opening parenthesis by the set within.
+        const gap = option.insert.endsWith('(') ? '' : ' ';
+        const before = line.slice(0, completion.from) + option.insert + gap;
+        line = before + line.slice(completion.to).replace(/^ /, '');
+        isOpen = false;
+        await tick();
+        input.focus();
+        input.setSelectionRange(before.length, before.length);
+        void ask();
+    }
+
+    function show(): void {
+        const parsed = parseSet(line, fields);
+        isOpen = false;
+        if (!parsed.ok) {
+            wrong = parsed;
+            return;
+        }
+        wrong = null;
+        onShow(line.trim());
+    }
+
+    function onKey(event: KeyboardEvent): void {
+        const options = completion.options.length;
+        if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            if (!isOpen) {
+                void ask();
+                return;
+            }
+            const step = event.key === 'ArrowDown' ? 1 : -1;
+            active = active === -1 && step === -1 ? options - 1 : (active + step + options) % options;
+            document.getElementById(`set-option-${active}`)?.scrollIntoView({ block: 'nearest' });
+        } else if ((event.key === 'Enter' || event.key === 'Tab') && isOpen && active !== -1) {
+            event.preventDefault();
+            void take(active);
+        } else if (event.key === 'Enter') {
+            event.preventDefault();
+            show();
+        } else if (event.key === 'Escape' && isOpen) {
+            event.stopPropagation();
+            isOpen = false;
+        }
+    }
+
+    async function save(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        said = await onSave(name, text);
+        if (said === '') name = '';
+    }
 </script>
 
-<form class="set-bar" method="get" {action} role="search" aria-label="Current set">
+<div class="set-bar" role="search" aria-label="Current set">
     <label class="ink3" for="set-text">Set</label>
     <div class="set-field">
-        {#if isAll}<span class="mono ink2 whitespace-nowrap">all pages</span>{/if}
-        {#each words as word (word.param)}
-            <span class="mono whitespace-nowrap">
-                <span class="text-primary">{word.field}</span> <span class="ink2">{word.relation}</span>
-                <b>{word.value}</b><a
-                    class="px-1.5 inline-block"
-                    href={without(word.param)}
-                    aria-label="Take away: {word.field} {word.relation} {word.value}">×</a
+        {#if wrong}
+            <!-- The same text behind the field, with what is wrong underlined. -->
+            <div class="mirror" aria-hidden="true">
+                <span style:transform="translateX({-scrolled}px)"
+                    >{line.slice(0, wrong.at)}<mark>{line.slice(wrong.at, wrong.at + wrong.length) || ' '}</mark></span
                 >
-            </span>
-        {/each}
-        {#each kept as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
+            </div>
+        {/if}
         <input
             id="set-text"
-            name="q"
-            value={filter.text ?? ''}
-            placeholder="address or title contains…"
+            bind:this={input}
+            bind:value={line}
+            placeholder="all pages"
             autocomplete="off"
+            autocapitalize="off"
             spellcheck="false"
+            role="combobox"
+            aria-expanded={isOpen}
+            aria-controls="set-options"
+            aria-autocomplete="list"
+            aria-activedescendant={isOpen && active !== -1 ? `set-option-${active}` : undefined}
+            aria-invalid={wrong !== null}
+            aria-describedby={wrong ? 'set-trouble' : undefined}
+            oninput={onInput}
+            onfocus={ask}
+            onblur={() => setTimeout(() => (isOpen = false), 150)}
+            onscroll={(event) => (scrolled = event.currentTarget.scrollLeft)}
+            onkeydown={onKey}
         />
+        <ul id="set-options" class="options" role="listbox" aria-label="What may stand here" hidden={!isOpen}>
+            {#each completion.options as option, index (option.insert)}
+                <!-- svelte-ignore a11y_click_events_have_key_events -->
+                <li
+                    id="set-option-{index}"
+                    role="option"
+                    aria-selected={index === active}
+                    onmousedown={(event) => event.preventDefault()}
+                    onclick={() => take(index)}
+                >
+                    <span class="mono">{option.insert}</span>
+                    <span class="ink2 cut">{option.what}</span>
+                    {#if option.pages !== null}<span class="n ink2">{count(option.pages)}</span>{/if}
+                </li>
+            {/each}
+        </ul>
     </div>
-    <span class="whitespace-nowrap" role="status"><b class="n">{count(size)}</b> of {count(of)}</span>
-    {#if !isAll}<a class="tb" href={action}>All pages</a>{/if}
-    <button class="tb outlined" type="submit">Show</button>
-</form>
+    <span class="whitespace-nowrap" role="status"
+        >{#if wrong}<span class="ink2">not shown</span>{:else}<b class="n">{count(size)}</b> of {count(of)}{/if}</span
+    >
+    {#if !isAll}<a class="tb" href={hrefOf('')}>All pages</a>{/if}
+    {#if inverted !== null && !isAll}<a class="tb" href={hrefOf(inverted)}>Invert</a>{/if}
+    <details class="sets">
+        <summary class="tb">Sets</summary>
+        <div class="menu-sheet">
+            {#if saved.length === 0}<p class="ink2 px-1">No set is saved yet.</p>{/if}
+            {#each saved as set (set.name)}
+                <div class="flex items-center gap-2">
+                    <a class="tb flex-1 cut" href={hrefOf(`set ${JSON.stringify(set.name)}`)} title={set.expression}
+                        >{set.name}</a
+                    >
+                    <button
+                        class="tb"
+                        aria-label="Forget the set {set.name}"
+                        onclick={async () => (said = await onForget(set.name))}>×</button
+                    >
+                </div>
+            {/each}
+            {#if !isAll && trouble === null}
+                <form class="flex gap-1 mt-1" onsubmit={save}>
+                    <input
+                        class="input input-xs flex-1"
+                        bind:value={name}
+                        aria-label="Name of the current set"
+                        placeholder="Name of this set"
+                        maxlength="100"
+                        required
+                    />
+                    <button class="tb outlined" type="submit">Save</button>
+                </form>
+            {/if}
+            <p role="status">{said}</p>
+        </div>
+    </details>
+    <button class="tb outlined" onclick={show}>Show</button>
+</div>
+{#if wrong}<p id="set-trouble" class="set-trouble" role="alert">{wrong.say}</p>{/if}
+
+<style>
+    .set-field {
+        position: relative;
+    }
+    .mirror,
+    .set-field input {
+        font: inherit;
+        font-family: var(--font-mono);
+        font-size: 0.75rem;
+    }
+    .mirror {
+        position: absolute;
+        inset: 0;
+        padding: 0 6px;
+        display: flex;
+        align-items: center;
+        overflow: hidden;
+        white-space: pre;
+        pointer-events: none;
+        color: transparent;
+    }
+    .mirror mark {
+        color: transparent;
+        background: none;
+        text-decoration: underline wavy var(--color-accent) 1px;
+        text-underline-offset: 3px;
+    }
+    .options {
+        position: absolute;
+        top: 100%;
+        left: 0;
+        z-index: 20;
+        min-width: min(520px, 90vw);
+        max-height: 320px;
+        overflow: auto;
+        margin-top: 3px;
+        border: 1px solid var(--edge);
+        background: var(--color-base-100);
+    }
+    .options li {
+        display: grid;
+        grid-template-columns: max-content 1fr max-content;
+        gap: 14px;
+        padding: 3px 8px;
+        cursor: pointer;
+    }
+    .options li[aria-selected='true'],
+    .options li:hover {
+        background: var(--wash);
+    }
+    .sets {
+        position: relative;
+    }
+    .sets summary {
+        list-style: none;
+    }
+    .menu-sheet {
+        position: absolute;
+        right: 0;
+        top: 100%;
+        z-index: 20;
+        margin-top: 2px;
+        padding: 6px;
+        width: 280px;
+        border: 1px solid var(--edge);
+        background: var(--color-base-100);
+    }
+    .set-trouble {
+        padding: 2px 16px 4px;
+        background: var(--color-base-200);
+        border-left: 4px solid var(--color-accent);
+        border-bottom: 1px solid var(--edge);
+    }
+</style>

@@ -1,8 +1,7 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
     import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
-    import type { PlaceInSet } from '$lib/core/sets/page-window.ts';
-    import type { PageSheet, SheetLink } from '$lib/core/survey/page-sheet.ts';
+    import type { PageSheet, SheetLink } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { count, counted, day, moment } from '../parts/format.ts';
     import GateChain from './GateChain.svelte';
@@ -12,7 +11,7 @@
     interface Props {
         sheet: PageSheet;
         /** Where the page stands in the current set; null when it is not in it. */
-        place: PlaceInSet | null;
+        place: { place: number; of: number; before: number | null; after: number | null } | null;
         origin: string;
         /** Address of the same view with another page's sheet. */
         hrefOf: (node: number) => string;
@@ -27,11 +26,28 @@
         onReadAgain: (what: { kind: 'page' | 'folder'; url: string }) => Promise<string>;
         /** Has a URL asked for that was left alone as an action; says why not, or nothing. */
         onAskAllTheSame: (url: string) => Promise<string>;
+        /** Says how much the page matters, 1 to 3, or nothing; says why not, or nothing. */
+        onPriority: (url: string, value: number | null) => Promise<string>;
+        /** Address that shows a set. */
+        setHref: (line: string) => string;
     }
-    let { sheet, place, origin, hrefOf, closeHref, sourceHref, details, given, onReadAgain, onAskAllTheSame }: Props =
-        $props();
+    let {
+        sheet,
+        place,
+        origin,
+        hrefOf,
+        closeHref,
+        sourceHref,
+        details,
+        given,
+        onReadAgain,
+        onAskAllTheSame,
+        onPriority,
+        setHref,
+    }: Props = $props();
     let refusal = $state('');
     const record = $derived(sheet.record);
+    const weight = $derived(sheet.weight);
     const folder = $derived(
         String(record.url)
             .split('?', 1)[0]!
@@ -198,6 +214,50 @@
                         ? 'The page was not read, so its links are not known.'
                         : 'No links.'}
                 </p>{:else}{@render linkList(sheet.outgoing, sheet.outgoingTotal, false)}{/if}
+        </section>
+        <section>
+            <h3 class="pane-name">Weight</h3>
+            <dl class="facts">
+                <dt>standing</dt>
+                <dd>
+                    {#if weight.standing === null}not ranked{:else}{weight.standing.toFixed(2)}
+                        <span class="note">1 is the average page</span>{/if}
+                </dd>
+                {#if weight.leak !== null && weight.leak > 0.0005}<dt>leak</dt>
+                    <dd>{weight.leak.toFixed(2)} <span class="note">to errors and closed pages</span></dd>{/if}
+                {#if weight.load > 0 && sheet.way.length > 1}<dt>load</dt>
+                    <dd>
+                        <a class="set" href={setHref(`behind (url is ${JSON.stringify(record.url)})`)}
+                            >{counted(weight.load, 'page')}</a
+                        > reached through this one only
+                    </dd>{/if}
+                {#if weight.heldBy !== null}<dt>held by</dt>
+                    <dd>one link, on <Address url={weight.heldBy} {origin} most={40} /></dd>{/if}
+                {#each sheet.doubles as double (double.what)}<dt>double</dt>
+                    <dd>
+                        <a class="set" href={setHref(double.set)}>{counted(double.others, 'other page')}</a>
+                        {double.others === 1 ? 'has' : 'have'}
+                        {double.what}
+                    </dd>{/each}
+                <dt><label for="sheet-priority">priority</label></dt>
+                <dd>
+                    <select
+                        id="sheet-priority"
+                        class="field !w-auto"
+                        value={String(weight.priority ?? '')}
+                        onchange={async (event) =>
+                            (refusal = await onPriority(
+                                String(record.url),
+                                event.currentTarget.value === '' ? null : Number(event.currentTarget.value),
+                            ))}
+                    >
+                        <option value="">not set</option>
+                        <option value="1">1, matters most</option>
+                        <option value="2">2</option>
+                        <option value="3">3</option>
+                    </select>
+                </dd>
+            </dl>
         </section>
         <section>
             <h3 class="pane-name">How it is known</h3>

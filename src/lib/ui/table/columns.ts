@@ -1,5 +1,11 @@
 /** The columns of the pages table: how each is called and shown. */
-import { PAGE_COLUMNS, type PageColumn } from '$lib/core/survey/page-record.ts';
+
+export interface ColumnInfo {
+    id: string;
+    name: string;
+    what: string;
+    kind: 'number' | 'date' | 'text' | 'choice' | 'yes';
+}
 
 export interface ColumnLook {
     name: string;
@@ -8,35 +14,46 @@ export interface ColumnLook {
     isNumber: boolean;
 }
 
-const LOOKS: Partial<Record<PageColumn, ColumnLook>> = {
-    url: { name: 'Address', width: 'minmax(220px, 3fr)', isNumber: false },
-    title: { name: 'Title', width: 'minmax(140px, 2fr)', isNumber: false },
-    depth: { name: 'Depth', width: '64px', isNumber: true },
-    gate: { name: 'Gate', width: '140px', isNumber: false },
-    incoming_pages: { name: 'Incoming pages', width: '76px', isNumber: true },
-    incoming_links: { name: 'Incoming links', width: '76px', isNumber: true },
-    incoming_followed: { name: 'Incoming followed', width: '76px', isNumber: true },
-    outgoing_links: { name: 'Outgoing links', width: '76px', isNumber: true },
-    words: { name: 'Words', width: '64px', isNumber: true },
-    status: { name: 'Status', width: '60px', isNumber: true },
-    evidence: { name: 'Evidence', width: 'minmax(96px, 1fr)', isNumber: false },
+/** Widths of columns that need another than their kind has. */
+const WIDTHS: Record<string, string> = {
+    url: 'minmax(220px, 3fr)',
+    title: 'minmax(140px, 2fr)',
+    h1: 'minmax(140px, 2fr)',
+    description: 'minmax(160px, 2fr)',
+    gate: '140px',
+    gate_reason: 'minmax(160px, 2fr)',
+    canonical: 'minmax(160px, 2fr)',
+    redirect_to: 'minmax(160px, 2fr)',
+    path: 'minmax(160px, 2fr)',
+    robots_rule: 'minmax(160px, 2fr)',
+    depth: '64px',
+    status: '60px',
+    read_at: '96px',
 };
 
-/** Columns that say something now; `standing` waits until it exists. */
-export const CHOOSABLE: PageColumn[] = PAGE_COLUMNS.filter((column) => column !== 'standing');
+export const DEFAULT_COLUMNS = ['url', 'title', 'depth', 'gate', 'standing', 'incoming_pages', 'words', 'evidence'];
+/** Where the columns last chosen are kept. */
+export const PAGE_COLUMNS_COOKIE = 'page-columns';
+export const LINK_COLUMNS_COOKIE = 'link-columns';
+/** What a row is drawn with besides its columns: its form, and why nothing stands where nothing stands. */
+const ALWAYS = ['url', 'gate', 'reached', 'gate_reason', 'status'];
 
-export const DEFAULT_COLUMNS: PageColumn[] = ['url', 'title', 'depth', 'gate', 'incoming_pages', 'words', 'evidence'];
-
-export function lookOf(column: PageColumn): ColumnLook {
-    const name = column.replaceAll('_', ' ');
-    return (
-        LOOKS[column] ?? { name: name[0]!.toUpperCase() + name.slice(1), width: 'minmax(96px, 1fr)', isNumber: false }
-    );
+export function lookOf({ id, name, kind }: Pick<ColumnInfo, 'id' | 'name' | 'kind'>): ColumnLook {
+    const isNumber = kind === 'number';
+    const width = WIDTHS[id] ?? (isNumber ? '80px' : kind === 'yes' ? '72px' : 'minmax(96px, 1fr)');
+    const said = id === 'url' ? 'Address' : name === 'h1' ? 'H1' : name[0]!.toUpperCase() + name.slice(1);
+    return { name: said, width, isNumber };
 }
 
 /** Columns of a URL parameter; the address always stands first. */
-export function readColumns(text: string | null): PageColumn[] {
-    if (text === null) return DEFAULT_COLUMNS;
-    const wanted = text.split(',');
-    return ['url', ...CHOOSABLE.filter((column) => column !== 'url' && wanted.includes(column))];
+export function readColumns(text: string | null, known: readonly string[]): string[] {
+    const wanted = text === null ? DEFAULT_COLUMNS : text.split(',');
+    return ['url', ...wanted.filter((id, index) => id !== 'url' && known.includes(id) && wanted.indexOf(id) === index)];
+}
+
+/** The parameters of a window with the columns that the table needs of it. */
+export function tableParams(params: URLSearchParams, columns: readonly string[]): URLSearchParams {
+    const asked = new URLSearchParams(params);
+    asked.set('columns', [...new Set([...ALWAYS, ...columns])].join(','));
+    return asked;
 }

@@ -1,10 +1,9 @@
 import { error } from '@sveltejs/kit';
-import { filterFromParams, filterPages } from '$lib/core/sets/page-filter.ts';
-import { placeInSet } from '$lib/core/sets/page-window.ts';
-import { pageSheet } from '$lib/core/survey/page-sheet.ts';
-import { appStore, findRoute, isEnded, openSurvey } from '$lib/server/app.ts';
+import { pageSheet } from '$lib/core/packed/page-sheet.ts';
+import { appStore, findRoute, isEnded } from '$lib/server/app.ts';
+import { evaluateLine, placeInSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
-import { sheetDetails } from '$lib/server/sheet-details.ts';
+import { sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
 import { listSites } from '$lib/server/store/site-store.ts';
 import { listSurveys, type Survey } from '$lib/server/store/survey-store.ts';
 
@@ -27,10 +26,12 @@ export async function load({ params, url, depends }) {
     const { site, survey } = found;
     const { db } = appStore();
     const [sites, surveys] = await Promise.all([listSites(db), listSurveys(db, site.id)]);
-    const { measured } = await openSurvey(survey);
-    const filter = filterFromParams(url.searchParams);
     const node = Number(url.searchParams.get('page') ?? NaN);
-    const isOpen = Number.isInteger(node) && node >= 0 && node < measured.count;
+    const wantsSheet = Number.isInteger(node) && node >= 0;
+    const current = await evaluateLine(survey, url.searchParams.get('set') ?? '', wantsSheet ? ['links'] : []);
+    const { survey: packed } = current;
+    const sheet = wantsSheet && node < packed.count ? pageSheet(packed, node, current) : null;
+    if (sheet) await tellLines(survey, packed, sheet);
     return {
         site: { id: site.id, name: site.name, start: site.start },
         sites: sites.map(({ id, name }) => ({ id, name })),
@@ -46,12 +47,13 @@ export async function load({ params, url, depends }) {
         },
         surveys: surveys.map(railSurvey),
         origin: new URL(site.start).origin,
-        filter,
-        setSize: filterPages(measured, filter).length,
-        known: measured.count,
-        sheet: isOpen ? pageSheet(measured, node) : null,
-        details: isOpen ? await sheetDetails(survey, measured, node) : null,
-        given: isOpen ? await givenOf(survey, measured.urls[node] ?? '') : [],
-        place: isOpen ? placeInSet(measured, url.searchParams, node) : null,
+        set: { text: current.text, size: current.bits.count(), trouble: current.trouble },
+        saved: current.saved.map(({ name, expression }) => ({ name, expression })),
+        givenColumns: packed.head.given.map(({ name, type }) => ({ name, type })),
+        known: packed.count,
+        sheet,
+        details: sheet ? await sheetDetails(survey, packed, node) : null,
+        given: sheet ? await givenOf(survey, packed.url(node)) : [],
+        place: sheet ? placeInSet(current, url.searchParams, node) : null,
     };
 }

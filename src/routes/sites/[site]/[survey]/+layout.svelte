@@ -4,6 +4,7 @@
     import Rail from '$lib/ui/frame/Rail.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
     import { switchTheme } from '$lib/ui/frame/theme.ts';
+    import { CompletionAnswer } from '$lib/wire/sets.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
 
@@ -31,6 +32,12 @@
             question: 'look a page up',
             href: `${base}/pages`,
             isCurrent: page.url.pathname === `${base}/pages`,
+        },
+        {
+            name: 'Links',
+            question: 'look a link up',
+            href: `${base}/links`,
+            isCurrent: page.url.pathname === `${base}/links`,
         },
         {
             name: 'Survey',
@@ -89,6 +96,51 @@
         return refusal.success ? refusal.data.message : 'That did not work. Try again.';
     }
 
+    /** Where a set is shown: in the table that is open, else among the pages. */
+    function setHref(text: string): string {
+        const isTable = page.url.pathname === `${base}/pages` || page.url.pathname === `${base}/links`;
+        const params = new URLSearchParams(isTable ? page.url.searchParams : undefined);
+        params.delete('page');
+        if (text === '') params.delete('set');
+        else params.set('set', text);
+        const query = params.toString();
+        return `${isTable ? page.url.pathname : `${base}/pages`}${query === '' ? '' : `?${query}`}`;
+    }
+
+    const sets = $derived(`/api/v1/sites/${data.site.id}/sets`);
+
+    async function complete(text: string, cursor: number, signal: AbortSignal) {
+        const asked = new URLSearchParams({ text, cursor: String(cursor) });
+        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/complete?${asked}`, { signal });
+        return CompletionAnswer.parse(await answer.json());
+    }
+
+    /** @returns why it could not be done, or nothing */
+    async function told(answer: Response): Promise<string> {
+        if (answer.ok) {
+            await invalidate('edgemap:survey');
+            return '';
+        }
+        const refusal = Refusal.safeParse(await answer.json());
+        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+    }
+
+    async function saveSet(name: string, expression: string): Promise<string> {
+        const headers = { 'content-type': 'application/json' };
+        return told(await fetch(sets, { method: 'POST', headers, body: JSON.stringify({ name, expression }) }));
+    }
+
+    async function forgetSet(name: string): Promise<string> {
+        return told(await fetch(`${sets}?${new URLSearchParams({ name })}`, { method: 'DELETE' }));
+    }
+
+    /** Says how much the page of the sheet matters. */
+    async function setPriority(url: string, value: number | null): Promise<string> {
+        const headers = { 'content-type': 'application/json' };
+        const body = JSON.stringify({ by: 'page', subject: url, value });
+        return told(await fetch(`/api/v1/sites/${data.site.id}/priorities`, { method: 'POST', headers, body }));
+    }
+
     function onKey(event: KeyboardEvent): void {
         const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
         if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey) {
@@ -114,7 +166,19 @@
     />
     <div class="neatline" class:partial={isPartial} aria-hidden="true"></div>
     <main id="main" class="main">
-        <SetBar filter={data.filter} size={data.setSize} of={data.known} action="{base}/pages" />
+        <SetBar
+            text={data.set.text}
+            size={data.set.size}
+            of={data.known}
+            trouble={data.set.trouble}
+            saved={data.saved}
+            given={data.givenColumns}
+            hrefOf={setHref}
+            onShow={(text) => goto(setHref(text), { keepFocus: true })}
+            {complete}
+            onSave={saveSet}
+            onForget={forgetSet}
+        />
         {@render children()}
     </main>
     {#if data.sheet}
@@ -127,6 +191,8 @@
             details={data.details}
             given={data.given}
             onReadAgain={readAgain}
+            onPriority={setPriority}
+            {setHref}
             onAskAllTheSame={askAllTheSame}
             closeHref={withPage(null)}
         />

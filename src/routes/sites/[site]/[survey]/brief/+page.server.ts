@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { filterPages, orderPages } from '$lib/core/sets/page-filter.ts';
+import { ORPHAN } from '$lib/core/survey/measured-survey.ts';
 import { pageRecord } from '$lib/core/survey/page-record.ts';
 import { findRoute, openSurvey } from '$lib/server/app.ts';
 
@@ -11,10 +11,10 @@ export async function load({ params, depends }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { measured, counts } = await openSurvey(found.survey);
-    const orphans = orderPages(measured, filterPages(measured, { orphan: 'any' }), {
-        column: 'url',
-        descending: false,
-    });
+    const orphans: number[] = [];
+    for (let node = 0; node < measured.count; node++) {
+        if (measured.orphan[node] === ORPHAN.strict || measured.orphan[node] === ORPHAN.adrift) orphans.push(node);
+    }
     return {
         counts,
         hasSitemap: measured.hasSitemap,

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
-    import { filterToParams, type PageFilter } from '$lib/core/sets/page-filter.ts';
+    import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import type { Evidence } from '$lib/core/evidence/evidence.ts';
     import DepthSounding from '$lib/ui/charts/DepthSounding.svelte';
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
@@ -14,7 +14,7 @@
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const counts = $derived(data.counts);
-    const set = (filter: PageFilter): string => `${base}/pages?${new URLSearchParams(filterToParams(filter))}`;
+    const set = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const withPage = (node: number): string => {
         const params = new URLSearchParams(page.url.searchParams);
         params.set('page', String(node));

@@ -5,6 +5,7 @@
     import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import { IMPORT_WORDS } from '$lib/core/evidence/imports.ts';
     import { reasonWords } from '$lib/core/evidence/completeness.ts';
+    import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     /** Combinations shown at first. */
@@ -12,7 +13,7 @@
     let { data } = $props();
     const showsAll = $derived(page.url.searchParams.has('all'));
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
-    const of = (params: Record<string, string>): string => `${base}/pages?${new URLSearchParams(params)}`;
+    const of = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const lostPages = $derived(data.complete.lost.reduce((sum, item) => sum + item.urls, 0));
     const unread = $derived(data.counts.known - data.counts.read);
 </script>
@@ -48,7 +49,7 @@
             </h2>
             <EvidenceMatrix
                 groups={data.complete.matrix.map((item) => ({ ...item, orphans: 0 }))}
-                hrefOf={(group) => of({ evidence: group.evidence.join('+') })}
+                hrefOf={(group) => of({ evidence: group.evidence })}
                 most={showsAll ? data.complete.matrix.length : FIRST}
             />
             {#if data.complete.matrix.length > FIRST}<p class="mt-1">

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { page } from '$app/state';
     import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import Address from '$lib/ui/parts/Address.svelte';
@@ -6,7 +7,7 @@
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
-    const of = (orphan: string): string => `${base}/pages?orphan=${orphan}`;
+    const of = (orphan: NonNullable<PageFilter['orphan']>): string => `${base}/pages${setQuery(setLine({ orphan }))}`;
 
     function withPage(node: number): string {
         const params = new URLSearchParams(page.url.searchParams);

@@ -1,15 +1,23 @@
 import { error } from '@sveltejs/kit';
-import { pageWindow } from '$lib/core/sets/page-window.ts';
-import { orderFromParams } from '$lib/core/sets/page-filter.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { columnList, evaluateLine, orderOf, pageWindow } from '$lib/server/current-set.ts';
+import { PAGE_COLUMNS_COOKIE, readColumns, tableParams } from '$lib/ui/table/columns.ts';
 
-export async function load({ params, url, depends }) {
+export async function load({ params, url, cookies, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { measured } = await openSurvey(found.survey);
+    const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
+    const columns = columnList(current);
+    // Columns once chosen are kept for the next visit.
+    const shown = readColumns(
+        url.searchParams.get('columns') ?? cookies.get(PAGE_COLUMNS_COOKIE) ?? null,
+        columns.map(({ id }) => id),
+    );
     return {
-        window: pageWindow(measured, url.searchParams),
-        order: orderFromParams(url.searchParams),
+        window: pageWindow(current, tableParams(url.searchParams, shown)),
+        order: orderOf(url.searchParams),
+        columns,
+        shown,
     };
 }

@@ -1,47 +1,28 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
-    import { z } from 'zod';
-    import { filterToParams } from '$lib/core/sets/page-filter.ts';
-    import type { PageWindow } from '$lib/core/sets/page-window.ts';
-    import { PAGE_COLUMNS, type PageColumn } from '$lib/core/survey/page-record.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
+    import { PageWindowAnswer } from '$lib/wire/sets.ts';
     import PageTable from '$lib/ui/table/PageTable.svelte';
-    import { DEFAULT_COLUMNS, readColumns } from '$lib/ui/table/columns.ts';
+    import { PAGE_COLUMNS_COOKIE, tableParams } from '$lib/ui/table/columns.ts';
+    import { copyRows } from '$lib/ui/table/copy-rows.ts';
+    import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const columns = $derived(readColumns(page.url.searchParams.get('columns')));
-    const setParams = $derived(filterToParams(data.filter));
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
     const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
-    const csv = $derived(
-        `${api}/pages.csv?${new URLSearchParams([...setParams, ['order', order], ['columns', columns.join(',')]])}`,
-    );
+    const asked = $derived(new URLSearchParams({ set: data.set.text, order, columns: data.shown.join(',') }));
     const total = $derived(data.window.total);
-    const key = $derived(`${data.survey.number} ${order} ${new URLSearchParams(setParams)}`);
+    const key = $derived(`${data.survey.number} ${asked}`);
 
-    const Answer = z.object({
-        total: z.number(),
-        from: z.number(),
-        rows: z.array(
-            z.object({
-                node: z.number(),
-                record: z.record(z.enum(PAGE_COLUMNS), z.union([z.string(), z.number(), z.boolean(), z.null()])),
-            }),
-        ),
-    });
-
-    async function fetchWindow(from: number, count: number): Promise<PageWindow> {
-        const params = new URLSearchParams([
-            ...setParams,
-            ['order', order],
-            ['from', String(from)],
-            ['count', String(count)],
-        ]);
+    async function fetchWindow(from: number, count: number) {
+        const params = tableParams(asked, data.shown);
+        params.set('from', String(from));
+        params.set('count', String(count));
         const answer = await fetch(`${api}/pages?${params}`);
         if (!answer.ok) throw new Error(`The rows could not be had (status ${answer.status}).`);
-        return Answer.parse(await answer.json()) as PageWindow;
+        return PageWindowAnswer.parse(await answer.json());
     }
 
     function withParams(change: Record<string, string | null>): string {
@@ -55,7 +36,7 @@
 
     /** Reads the current set again, as a spot survey. */
     async function readAgain(): Promise<string> {
-        const answer = await fetch(`${api}/spot?${new URLSearchParams(setParams)}`, {
+        const answer = await fetch(`${api}/spot?${new URLSearchParams({ set: data.set.text })}`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ kind: 'set' }),
@@ -70,32 +51,32 @@
         return refusal.success ? refusal.data.message : 'That did not work. Try again.';
     }
 
-    function onOrder(column: PageColumn): void {
+    function onOrder(column: string): void {
+        const kind = data.columns.find(({ id }) => id === column)?.kind;
+        // Numbers are looked at from the largest down at first, texts from A.
         const descending =
             data.order.column === column
                 ? !data.order.descending
-                : column !== 'url' && column !== 'title' && column !== 'section';
+                : kind === 'number' || kind === 'date' || kind === 'yes';
         void goto(withParams({ order: `${column}${descending ? '.desc' : ''}` }), { keepFocus: true, noScroll: true });
     }
 
-    function onColumns(chosen: PageColumn[]): void {
-        const text = chosen.join(',');
-        void goto(withParams({ columns: text === DEFAULT_COLUMNS.join(',') ? null : text }), {
-            keepFocus: true,
-            noScroll: true,
-            replaceState: true,
-        });
+    function onColumns(chosen: string[]): void {
+        keepColumns(PAGE_COLUMNS_COOKIE, chosen);
+        void goto(withParams({ columns: chosen.join(',') }), { keepFocus: true, noScroll: true, replaceState: true });
     }
 </script>
 
 <svelte:head><title>Pages · {data.site.name} · Edge Map</title></svelte:head>
 {#if total === 0}
     <div class="pane">
-        <h1 class="headline">No page is in this set.</h1>
+        <h1 class="headline">{data.set.trouble ? 'The set could not be read.' : 'No page is in this set.'}</h1>
         <p class="note my-1">
-            {data.known === 0
-                ? 'The survey has found no page yet.'
-                : `The survey knows ${counted(data.known, 'URL')}; none of them fits.`}
+            {#if data.set.trouble}{data.set.trouble.say}{:else}
+                {data.known === 0
+                    ? 'The survey has found no page yet.'
+                    : `The survey knows ${counted(data.known, 'URL')}; none of them fits.`}
+            {/if}
         </p>
         {#if data.known > 0}<a class="tb outlined" href={page.url.pathname}>All pages</a>{/if}
     </div>
@@ -103,14 +84,27 @@
     <PageTable
         first={data.window}
         {key}
-        {columns}
+        all={data.columns}
+        columns={data.shown}
         order={data.order}
         origin={data.origin}
         selected={data.sheet?.node ?? null}
         isPartial={data.survey.isPartial || !data.survey.isEnded}
         {fetchWindow}
         hrefOf={(node) => withParams({ page: String(node) })}
-        csvHref={csv}
+        files={[
+            { name: 'CSV', href: `${api}/pages.csv?${asked}` },
+            {
+                name: 'CSV, every column',
+                href: `${api}/pages.csv?${new URLSearchParams({ set: data.set.text, order })}`,
+            },
+            { name: 'NDJSON', href: `${api}/pages.ndjson?${new URLSearchParams({ set: data.set.text, order })}` },
+            {
+                name: 'GraphML, with links',
+                href: `${api}/graph.graphml?${new URLSearchParams({ set: data.set.text })}`,
+            },
+        ]}
+        onCopy={() => copyRows(data.shown, fetchWindow)}
         onReadAgain={readAgain}
         {onOrder}
         {onColumns}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { setQuery } from '$lib/core/sets/page-filter.ts';
     import { goto, invalidateAll } from '$app/navigation';
     import { ProgressEvent } from '$lib/wire/progress.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
@@ -306,19 +307,21 @@
                 <dl class="facts">
                     <dt>robots.txt</dt>
                     <dd>
-                        {#if progress.closedByRobots > 0}<a class="set" href="{base}/pages?reason=robots"
+                        {#if progress.closedByRobots > 0}<a
+                                class="set"
+                                href="{base}/pages{setQuery('reason is robots')}"
                                 >{counted(progress.closedByRobots, 'URL')}</a
                             > closed{:else}nothing closed{/if}
                     </dd>
                     <dt>actions</dt>
                     <dd>
-                        {#if progress.actions > 0}<a class="set" href="{base}/pages?reason=action"
+                        {#if progress.actions > 0}<a class="set" href="{base}/pages{setQuery('reason is action')}"
                                 >{counted(progress.actions, 'URL')}</a
                             > left alone{:else}none met{/if}
                     </dd>
                     <dt>closed families</dt>
                     <dd>
-                        {#if progress.trapped > 0}<a class="set" href="{base}/pages?reason=trap"
+                        {#if progress.trapped > 0}<a class="set" href="{base}/pages{setQuery('reason is trap')}"
                                 >{counted(progress.trapped, 'URL')}</a
                             > beyond what was read{:else}none{/if}
                     </dd>

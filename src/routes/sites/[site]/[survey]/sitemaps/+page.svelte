@@ -1,10 +1,11 @@
 <script lang="ts">
+    import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
-    const of = (params: Record<string, string>): string => `${base}/pages?${new URLSearchParams(params)}`;
+    const of = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const short = (url: string): string => (url.startsWith(`${data.origin}/`) ? url.slice(data.origin.length) : url);
 </script>
 

@@ -1,22 +1,22 @@
 import { error } from '@sveltejs/kit';
-import { setInOrder } from '$lib/core/sets/page-window.ts';
-import { PAGE_COLUMNS, pageRecord } from '$lib/core/survey/page-record.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { columnsNamed, evaluateLine, orderedNodes, orderOf, recordOf } from '$lib/server/current-set.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
 
-/** The current set as CSV; `columns=a,b` chooses columns, all by default. */
+/** The pages of a set as CSV, in their order; `columns=a,b` chooses columns, all by default. */
 export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { measured } = await openSurvey(found.survey);
-    const wanted = url.searchParams.get('columns')?.split(',');
-    const columns = PAGE_COLUMNS.filter((column) => !wanted || wanted.includes(column));
+    const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
+    if (current.trouble) error(400, current.trouble.say);
+    const columns = columnsNamed(current, url.searchParams.get('columns'));
+    const nodes = orderedNodes(current, orderOf(url.searchParams));
     function* records() {
-        for (const node of setInOrder(measured, url.searchParams)) yield pageRecord(measured, node);
+        for (const node of nodes) yield recordOf(columns, node);
     }
     return csvAnswer(
         `${found.site.name}-survey-${found.survey.number}-pages.csv`,
-        columns.length > 0 ? columns : PAGE_COLUMNS,
+        columns.map((column) => column.id),
         records(),
     );
 }

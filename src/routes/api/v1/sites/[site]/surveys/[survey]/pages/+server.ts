@@ -1,11 +1,12 @@
 import { error, json } from '@sveltejs/kit';
-import { pageWindow } from '$lib/core/sets/page-window.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { evaluateLine, pageWindow } from '$lib/server/current-set.ts';
 
-/** A window of pages: `q`, `depth`, `gate`, … as in the table; `order=COLUMN[.desc]`, `from`, `count`. */
+/** A window of the pages of a set: `set`, `order=COLUMN[.desc]`, `columns`, `from`, `count`. */
 export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { measured } = await openSurvey(found.survey);
-    return json(pageWindow(measured, url.searchParams));
+    const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
+    if (current.trouble) return json({ message: current.trouble.say, trouble: current.trouble }, { status: 400 });
+    return json(pageWindow(current, url.searchParams));
 }

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
-import { filterFromParams, filterPages } from '$lib/core/sets/page-filter.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute, openPacked } from '$lib/server/app.ts';
+import { evaluateLine } from '$lib/server/current-set.ts';
 import { MOST_SPOT_URLS, startSpot } from '$lib/server/survey-actions.ts';
 import { SpotRequest } from '$lib/wire/survey-requests.ts';
 
@@ -10,18 +10,20 @@ export async function POST({ params, request, url }) {
     if (!found) error(404, 'There is no such survey.');
     const asked = SpotRequest.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, 'Say what is to be read again: a page, a folder or a set.');
-    const { measured } = await openSurvey(found.survey);
+    const known = (await openPacked(found.survey)).texts('url').all();
     const { data } = asked;
     let urls: string[];
     let what: string;
     if (data.kind === 'page') {
-        urls = measured.urls.filter((known) => known === data.url);
+        urls = known.filter((of) => of === data.url);
         what = data.url;
     } else if (data.kind === 'folder') {
-        urls = measured.urls.filter((known) => known.startsWith(data.url));
+        urls = known.filter((of) => of.startsWith(data.url));
         what = `the folder ${data.url}`;
     } else {
-        urls = filterPages(measured, filterFromParams(url.searchParams)).map((node) => measured.urls[node]!);
+        const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
+        if (current.trouble) error(400, current.trouble.say);
+        urls = Array.from(current.bits.nodes(), (node) => known[node]!);
         what = `a set of ${urls.length}`;
     }
     if (urls.length === 0) error(400, 'No known URL is in that.');

@@ -1,0 +1,188 @@
+/** The set, the order and the columns that the parameters of an address name, told for a survey. */
+import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
+import { Bits } from '../core/sets/bits.ts';
+import { evaluateSet, partsFor, SetUnknown, type SetContext } from '../core/sets/evaluate-set.ts';
+import { fieldsOf, once, PRIORITY, type Field, type Value } from '../core/sets/fields.ts';
+import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
+import { parseSet } from '../core/sets/parse-set.ts';
+import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
+import { surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
+import { appStore, openPacked } from './app.ts';
+import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
+import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
+
+/** What is wrong with a set, and where in its line. */
+export interface SetTroubleAt {
+    at: number;
+    length: number;
+    say: string;
+}
+
+export interface CurrentSet {
+    survey: PackedSurvey;
+    /** As written in the address. */
+    text: string;
+    /** Empty when the set could not be told. */
+    bits: Bits;
+    trouble: SetTroubleAt | null;
+    priority: Uint8Array;
+    saved: SavedSet[];
+}
+
+interface Params {
+    get(name: string): string | null;
+}
+
+/** Reads and evaluates the set of a line. */
+export async function evaluateLine(survey: Survey, text: string, parts: readonly Part[] = []): Promise<CurrentSet> {
+    const { db } = appStore();
+    const [saved, said] = await Promise.all([listSavedSets(db, survey.siteId), listPriorities(db, survey.siteId)]);
+    const packed = await openPacked(survey, ['core', 'text', ...parts]);
+    const fields = [...fieldsOf(packed), PRIORITY];
+    const parsed = parseSet(text, fields);
+    const nothing = {
+        survey: packed,
+        text,
+        bits: new Bits(packed.count),
+        priority: new Uint8Array(packed.count),
+        saved,
+    };
+    if (!parsed.ok) return { ...nothing, trouble: { at: parsed.at, length: parsed.length, say: parsed.say } };
+    const sets = new Map(saved.map(({ name, expression }) => [name, readSaved(expression, fields)]));
+    const rules: SaidPriority[] = said.filter((rule): rule is typeof rule & SaidPriority => rule.value >= 0);
+    const asked = [parsed.set, ...[...sets.values()].filter((set) => set !== undefined)];
+    for (const { by, subject } of rules) {
+        const of = by === 'set' ? parseSet(subject, fields) : null;
+        if (of?.ok) asked.push(of.set);
+    }
+    const context = await contextFor(survey, packed, asked, (name) => sets.get(name));
+    try {
+        const { priority } = prioritiesOf(rules, context);
+        const bits = evaluateSet(parsed.set, { ...context, priority });
+        return { ...nothing, bits, priority, trouble: null };
+    } catch (error) {
+        if (!(error instanceof SetUnknown)) throw error;
+        return { ...nothing, trouble: { at: 0, length: text.length, say: error.message } };
+    }
+}
+
+function readSaved(expression: string, fields: Field[]): SetExpression | undefined {
+    const parsed = parseSet(expression, fields);
+    return parsed.ok ? parsed.set : undefined;
+}
+
+/** Brings what the sets speak of: parts of the survey, other surveys, the baseline. */
+async function contextFor(
+    survey: Survey,
+    packed: PackedSurvey,
+    sets: readonly SetExpression[],
+    saved: (name: string) => SetExpression | undefined,
+): Promise<SetContext> {
+    const { db } = appStore();
+    const others = new Map<number, PackedSurvey>();
+    let baseline: PackedSurvey | undefined;
+    for (const set of sets) {
+        const parts = partsFor(set, packed);
+        for (const part of parts) if (!packed.has(part)) await openPacked(survey, [part]);
+        for (const number of surveysIn(set)) {
+            const other = await findSurvey(db, survey.siteId, number);
+            if (other) others.set(number, await openPacked(other, ['core', 'text', ...parts]));
+        }
+        let comparesWith = false;
+        walkSet(set, (part) => {
+            if (part.kind === 'flag' && (part.name === 'new' || part.name === 'gone')) comparesWith = true;
+        });
+        if (comparesWith && !baseline) {
+            const earlier = await baselineOf(survey);
+            if (earlier) baseline = await openPacked(earlier, ['core', 'text']);
+        }
+    }
+    return { survey: packed, surveys: (number) => others.get(number), baseline, saved };
+}
+
+/** The survey that a survey is compared with: the last whole one before it. */
+export async function baselineOf(survey: Survey): Promise<Survey | null> {
+    const before = (await listSurveys(appStore().db, survey.siteId))
+        .filter((other) => other.number < survey.number && other.settings.spot === null && other.state === 'finished')
+        .sort((a, b) => b.number - a.number);
+    return before[0] ?? null;
+}
+
+export interface PageOrder {
+    column: string;
+    descending: boolean;
+}
+
+export function orderOf(params: Params): PageOrder {
+    const [column = '', direction] = (params.get('order') ?? '').split('.');
+    return { column: column || 'url', descending: direction === 'desc' };
+}
+
+/** Nodes of a set in an order; an unknown column is the order of addresses. Kept with the survey for the next window. */
+export function orderedNodes(current: CurrentSet, order: PageOrder): Uint32Array {
+    const { survey, bits } = current;
+    const column = pageColumns(survey, current).get(order.column);
+    const nodes = bits.nodes();
+    if (!column || (column.id === 'url' && !order.descending)) return nodes;
+    return inOrder(nodes, placesBy(survey, column), order.descending);
+}
+
+export const MOST_ROWS = 500;
+
+export interface PageWindow {
+    /** Size of the set. */
+    total: number;
+    from: number;
+    rows: { node: number; record: Record<string, Value> }[];
+}
+
+function whole(params: Params, name: string, otherwise: number): number {
+    const value = Number(params.get(name) ?? otherwise);
+    return Number.isInteger(value) && value >= 0 ? value : otherwise;
+}
+
+/** Where a window of rows begins, and how many it has. */
+export function windowOf(params: Params): { from: number; count: number } {
+    return { from: whole(params, 'from', 0), count: Math.min(whole(params, 'count', 100), MOST_ROWS) };
+}
+
+/** Values of some columns at a page. */
+export function recordOf(columns: readonly PageColumn[], node: number): Record<string, Value> {
+    return Object.fromEntries(columns.map((column) => [column.id, column.value(node)]));
+}
+
+/** The columns that are named, in the order of all; all when none is. */
+export function columnsNamed(current: CurrentSet, names: string | null): PageColumn[] {
+    const columns = [...pageColumns(current.survey, current).values()];
+    const wanted = names?.split(',');
+    const chosen = wanted ? columns.filter((column) => wanted.includes(column.id)) : columns;
+    return chosen.length > 0 ? chosen : columns;
+}
+
+export function pageWindow(current: CurrentSet, params: Params): PageWindow {
+    const nodes = orderedNodes(current, orderOf(params));
+    const { from, count } = windowOf(params);
+    const columns = columnsNamed(current, params.get('columns'));
+    return {
+        total: nodes.length,
+        from,
+        rows: [...nodes.subarray(from, from + count)].map((node) => ({ node, record: recordOf(columns, node) })),
+    };
+}
+
+/** Where a page stands in the set, and its neighbours there; null when it is not in it. */
+export function placeInSet(current: CurrentSet, params: Params, node: number) {
+    if (node < 0 || node >= current.survey.count || !current.bits.has(node)) return null;
+    const nodes = orderedNodes(current, orderOf(params));
+    const at = nodes.indexOf(node);
+    return { place: at + 1, of: nodes.length, before: nodes[at - 1] ?? null, after: nodes[at + 1] ?? null };
+}
+
+/** Fields for the pages to complete with, without the functions that read them. */
+export function columnList(
+    current: CurrentSet,
+): { id: string; name: string; what: string; kind: PageColumn['kind'] }[] {
+    return once(current.survey, 'column list', () =>
+        [...pageColumns(current.survey).values()].map(({ id, name, what, kind }) => ({ id, name, what, kind })),
+    );
+}

@@ -1,0 +1,24 @@
+/** The head of a packed survey, checked where it comes out of the database. */
+import { z } from 'zod';
+import type { PackedHead as Head } from '../core/packed/packed-survey.ts';
+import { CUT_REASONS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
+
+const count = z.number().int().min(0);
+
+export const PackedHead: z.ZodType<Head> = z.object({
+    count,
+    start: z.string(),
+    starts: z.array(count),
+    state: z.enum(SURVEY_STATES),
+    cut: z.array(z.enum(CUT_REASONS)),
+    complete: z.boolean(),
+    hasSitemap: z.boolean(),
+    given: z.array(
+        z.object({ name: z.string(), list: z.string(), type: z.enum(['number', 'date']), column: z.string() }),
+    ),
+    nearText: z.number(),
+    templates: z.array(
+        z.object({ name: z.string(), region: z.string(), place: z.string(), pages: count, holds: count }),
+    ),
+    leak: z.number(),
+});

@@ -1,0 +1,97 @@
+/** Packed surveys in the database: parts in deflated chunks. Made from the rows, so whatever is wrong with one, it is made again. */
+import { deflateRaw, inflateRaw } from 'node:zlib';
+import { promisify } from 'node:util';
+import { and, asc, eq } from 'drizzle-orm';
+import {
+    decodeSections,
+    encodeSections,
+    NotPacked,
+    PACKED_VERSION,
+    type Sections,
+} from '../../core/packed/sections.ts';
+import type { Part } from '../../core/packed/packed-survey.ts';
+import type { Database } from './connect.ts';
+import * as schema from './schema.ts';
+
+/** Bytes of a part in one chunk before deflating: a row stays far below the largest packet. */
+const CHUNK = 4 * 1024 * 1024;
+/** A part beyond this is nothing we made. */
+const MOST_BYTES = 4 * 1024 * 1024 * 1024;
+
+const deflate = promisify(deflateRaw);
+const inflate = promisify(inflateRaw);
+
+/** Stores the parts of a survey at a revision; what was there before goes. */
+export async function savePacked(
+    db: Database,
+    surveyId: number,
+    revision: number,
+    parts: ReadonlyMap<Part, Sections>,
+): Promise<void> {
+    const made: { part: Part; size: number; chunks: Buffer[] }[] = [];
+    for (const [part, sections] of parts) {
+        const bytes = encodeSections(sections);
+        const chunks: Promise<Buffer>[] = [];
+        for (let at = 0; at < bytes.length; at += CHUNK) {
+            chunks.push(deflate(bytes.subarray(at, at + CHUNK), { level: 4 }));
+        }
+        made.push({ part, size: bytes.length, chunks: await Promise.all(chunks) });
+    }
+    const { packedParts, packedChunks } = schema;
+    await db.transaction(async (tx) => {
+        await tx.delete(packedParts).where(eq(packedParts.surveyId, surveyId));
+        await tx.delete(packedChunks).where(eq(packedChunks.surveyId, surveyId));
+        for (const { part, size, chunks } of made) {
+            for (const [n, bytes] of chunks.entries())
+                await tx.insert(packedChunks).values({ surveyId, part, n, bytes });
+            await tx.insert(packedParts).values({
+                surveyId,
+                part,
+                revision,
+                format: PACKED_VERSION,
+                size,
+                chunks: chunks.length,
+                madeAt: Date.now(),
+            });
+        }
+    });
+}
+
+export type LoadedPart =
+    | { ok: true; sections: Sections; bytes: number }
+    /** Not there, of an older revision or version, or damaged: to be made again. */
+    | { ok: false; why: string };
+
+/** Reads one part of a survey back, at that revision only. */
+export async function loadPacked(db: Database, surveyId: number, revision: number, part: Part): Promise<LoadedPart> {
+    const { packedParts, packedChunks } = schema;
+    const [head] = await db
+        .select()
+        .from(packedParts)
+        .where(and(eq(packedParts.surveyId, surveyId), eq(packedParts.part, part)));
+    if (!head) return { ok: false, why: 'it was never packed' };
+    if (head.revision !== revision || head.format !== PACKED_VERSION) return { ok: false, why: 'it is an older one' };
+    if (head.size > MOST_BYTES) return { ok: false, why: 'its size is none of ours' };
+    const chunks = await db
+        .select({ bytes: packedChunks.bytes })
+        .from(packedChunks)
+        .where(and(eq(packedChunks.surveyId, surveyId), eq(packedChunks.part, part)))
+        .orderBy(asc(packedChunks.n));
+    if (chunks.length !== head.chunks) return { ok: false, why: 'chunks are missing' };
+    try {
+        const whole = new Uint8Array(head.size);
+        let at = 0;
+        for (const piece of await Promise.all(chunks.map(({ bytes }) => inflate(bytes, { maxOutputLength: CHUNK })))) {
+            if (at + piece.length > whole.length) return { ok: false, why: 'it is longer than it says' };
+            whole.set(piece, at);
+            at += piece.length;
+        }
+        if (at !== whole.length) return { ok: false, why: 'it is shorter than it says' };
+        return { ok: true, sections: decodeSections(whole), bytes: whole.length };
+    } catch (error) {
+        // Anything else would be a fault of ours.
+        const isDamage = error instanceof NotPacked || (error as NodeJS.ErrnoException).code?.startsWith('Z_') === true;
+        if (!isDamage && (error as NodeJS.ErrnoException).code !== 'ERR_BUFFER_TOO_LARGE') throw error;
+        return { ok: false, why: (error as Error).message };
+    }
+}

@@ -1,0 +1,38 @@
+import { error, json } from '@sveltejs/kit';
+import { parseSet } from '$lib/core/sets/parse-set.ts';
+import { appStore } from '$lib/server/app.ts';
+import { dropSavedSet, listSavedSets, saveSet } from '$lib/server/store/set-store.ts';
+import { getSite } from '$lib/server/store/site-store.ts';
+import { NamedSet } from '$lib/wire/sets.ts';
+
+async function siteOf(text: string) {
+    const site = Number.isInteger(Number(text)) ? await getSite(appStore().db, Number(text)) : null;
+    if (!site) error(404, 'There is no such site.');
+    return site;
+}
+
+/** The sets the site keeps by name. */
+export async function GET({ params }) {
+    const site = await siteOf(params.site);
+    return json(await listSavedSets(appStore().db, site.id));
+}
+
+/** Keeps a set under a name: `{ name, expression }`. */
+export async function POST({ params, request }) {
+    const site = await siteOf(params.site);
+    const asked = NamedSet.safeParse(await request.json().catch(() => null));
+    if (!asked.success) error(400, asked.error.issues[0]?.message ?? 'Give the set a name.');
+    const { name, expression } = asked.data;
+    // Columns of imports differ from survey to survey: only what is wrong everywhere is refused.
+    const parsed = parseSet(expression);
+    if (!parsed.ok && /closing|parenthesis|quote|nested|longer/.test(parsed.say)) error(400, parsed.say);
+    await saveSet(appStore().db, site.id, name, expression);
+    return json(await listSavedSets(appStore().db, site.id));
+}
+
+/** Forgets the set `?name=…`. */
+export async function DELETE({ params, url }) {
+    const site = await siteOf(params.site);
+    await dropSavedSet(appStore().db, site.id, url.searchParams.get('name') ?? '');
+    return json(await listSavedSets(appStore().db, site.id));
+}

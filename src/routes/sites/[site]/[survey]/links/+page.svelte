@@ -1,0 +1,78 @@
+<script lang="ts">
+    import { goto } from '$app/navigation';
+    import { page } from '$app/state';
+    import { LinkWindowAnswer } from '$lib/wire/sets.ts';
+    import { LINK_COLUMNS_COOKIE } from '$lib/ui/table/columns.ts';
+    import { copyRows } from '$lib/ui/table/copy-rows.ts';
+    import { keepColumns } from '$lib/ui/table/keep-columns.ts';
+    import { LINK_LOOKS } from '$lib/ui/table/link-columns.ts';
+    import LinkTable from '$lib/ui/table/LinkTable.svelte';
+
+    let { data } = $props();
+    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
+    const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
+    const asked = $derived(
+        new URLSearchParams({
+            set: data.set.text,
+            order,
+            side: data.query.side,
+            kind: data.query.kind,
+            region: data.query.region,
+            followed: data.query.followed ? 'yes' : '',
+        }),
+    );
+    const key = $derived(`${data.survey.number} ${asked}`);
+
+    async function fetchWindow(from: number, count: number) {
+        const answer = await fetch(`${api}/links?${asked}&from=${from}&count=${count}`);
+        if (!answer.ok) throw new Error(`The rows could not be had (status ${answer.status}).`);
+        return LinkWindowAnswer.parse(await answer.json());
+    }
+
+    function withParams(change: Record<string, string | null>): string {
+        const params = new URLSearchParams(page.url.searchParams);
+        for (const [name, value] of Object.entries(change)) {
+            if (value === null) params.delete(name);
+            else params.set(name, value);
+        }
+        return `?${params}`;
+    }
+
+    const show = (change: Record<string, string | null>): void =>
+        void goto(withParams(change), { keepFocus: true, noScroll: true });
+
+    function onOrder(column: string): void {
+        const descending =
+            data.order.column === column ? !data.order.descending : (LINK_LOOKS[column]?.isNumber ?? false);
+        show({ order: `${column}${descending ? '.desc' : ''}` });
+    }
+
+    function onColumns(chosen: string[]): void {
+        keepColumns(LINK_COLUMNS_COOKIE, chosen);
+        show({ columns: chosen.join(',') });
+    }
+</script>
+
+<svelte:head><title>Links · {data.site.name} · Edge Map</title></svelte:head>
+<LinkTable
+    first={data.window}
+    {key}
+    query={data.query}
+    columns={data.shown}
+    order={data.order}
+    origin={data.origin}
+    selected={data.sheet?.node ?? null}
+    setSize={data.set.text === '' ? null : data.set.size}
+    {fetchWindow}
+    hrefOf={(node) => withParams({ page: String(node) })}
+    sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
+    files={[
+        { name: 'CSV', href: `${api}/links.csv?${asked}` },
+        { name: 'NDJSON', href: `${api}/links.ndjson?${asked}` },
+    ]}
+    onCopy={() => copyRows(data.shown, fetchWindow)}
+    onQuery={show}
+    {onOrder}
+    {onColumns}
+/>

@@ -1,0 +1,14 @@
+/** Sets of the set language, for tests that ask what a line finds. */
+import { packSurvey } from '$lib/core/packed/pack-survey.ts';
+import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
+import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
+import { parseSet } from '$lib/core/sets/parse-set.ts';
+import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+
+/** Nodes of the set that a line names. */
+export function nodesOfLine(survey: MeasuredSurvey, line: string): number[] {
+    const packed = packSurvey(survey).survey;
+    const parsed = parseSet(line, [...fieldsOf(packed), PRIORITY]);
+    if (!parsed.ok) throw new Error(`${line}: ${parsed.say}`);
+    return [...evaluateSet(parsed.set, { survey: packed }).nodes()];
+}
