@@ -1,5 +1,5 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph|packed] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
@@ -9,6 +9,7 @@ import { frontierBench } from './frontier.ts';
 import { graphBench } from './graph.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
+import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
 import { storingBench } from './storing.ts';
@@ -30,6 +31,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     log: accessLogBench,
     evidence: evidenceBench,
     graph: graphBench,
+    packed: packedBench,
 };
 
 const { values, positionals } = parseArgs({

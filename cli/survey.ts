@@ -4,24 +4,26 @@ import { basename, resolve } from 'node:path';
 import { matchImport } from '../src/lib/core/evidence/import-matches.ts';
 import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
-import { measureSurvey, type MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
+import type { MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
 import { countSurvey } from '../src/lib/core/survey/summary.ts';
 import type { SurveyProgress, SurveySettings } from '../src/lib/core/survey/settings.ts';
+import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
+import { evaluateIn, type Surveys } from '../src/lib/server/current-set.ts';
 import { importContext, makeImport } from '../src/lib/server/evidence/make-import.ts';
 import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
+import { makePacked, type Packed } from '../src/lib/server/pack-survey.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
 import { giveImport, type NewImport } from '../src/lib/server/store/evidence-store.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
-import { loadRows } from '../src/lib/server/store/rows-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, infoOf, type Survey } from '../src/lib/server/store/survey-store.ts';
+import { createSurvey, getSurvey, type Survey } from '../src/lib/server/store/survey-store.ts';
 import { settingOptions, settingsOfCommand } from './survey-options.ts';
 import { EXIT, UsageError } from './usage.ts';
 
@@ -37,6 +39,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 settings: { type: 'string' },
                 preset: { type: 'string' },
                 evidence: { type: 'string', multiple: true },
+                'fail-on': { type: 'string', multiple: true },
                 'robot-word': { type: 'string', multiple: true },
                 ...settingOptions(),
             },
@@ -56,6 +59,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
         preset: values.preset,
         options: values,
     });
+    const gates = readGates(values['fail-on'] ?? []);
     const evidence = await readEvidence(values.evidence ?? [], values['robot-word'], settings);
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
@@ -115,11 +119,12 @@ export async function surveyCommand(words: string[]): Promise<number> {
             // A database that stayed away for minutes is not waited for once more.
             const patience = broke === '' ? undefined : 5_000;
             let ended: Survey | null;
-            let measured: MeasuredSurvey;
+            let made: Packed;
             try {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
-                measured = measureSurvey(infoOf(ended), await whileAway(() => loadRows(store.db, survey.id), patience));
+                const last = ended;
+                made = await whileAway(() => makePacked(store.db, last), patience);
             } catch (error) {
                 if (broke === '') throw error;
                 console.error(
@@ -127,7 +132,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 );
                 return EXIT.endedEarly;
             }
-            const summary = await exportSurvey(folder, ended, measured);
+            const { measured, packed } = made;
+            const summary = await exportSurvey(folder, ended, measured, packed);
             const counts = countSurvey(measured);
             if (!result.ended) {
                 console.error(`${counts.read} URLs were read; they are in ${folder}.`);
@@ -148,7 +154,14 @@ export async function surveyCommand(words: string[]): Promise<number> {
             );
             for (const item of evidence) console.log(evidenceLine(item, measured));
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
-            return stoppedBy === null && result.state === 'finished' ? EXIT.done : EXIT.endedEarly;
+            if (stoppedBy !== null || result.state !== 'finished') return EXIT.endedEarly;
+            let failed = false;
+            const surveys: Surveys = {
+                db: store.db,
+                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).packed),
+            };
+            for (const line of gates) failed = (await failsOn(surveys, line, ended)) || failed;
+            return failed ? EXIT.found : EXIT.done;
         } finally {
             await store.close();
         }
@@ -157,6 +170,37 @@ export async function surveyCommand(words: string[]): Promise<number> {
         process.off('SIGINT', onSignal);
         process.off('SIGTERM', onSignal);
     }
+}
+
+/** Pages named for each gate; the rest is counted. */
+const MOST_NAMED = 100;
+
+/** Tells whether a survey has pages in a set that must be empty, and names them. */
+async function failsOn(surveys: Surveys, line: string, survey: Survey): Promise<boolean> {
+    const current = await evaluateIn(surveys, survey, line);
+    if (current.trouble) throw new UsageError(`--fail-on '${line}': ${current.trouble.say}`);
+    const nodes = current.bits.nodes();
+    if (nodes.length === 0) {
+        console.log(`No page is in the set: ${line}`);
+        return false;
+    }
+    console.log(
+        `${nodes.length.toLocaleString('en')} ${nodes.length === 1 ? 'page is' : 'pages are'} in the set: ${line}`,
+    );
+    for (const node of nodes.subarray(0, MOST_NAMED)) console.log(`  ${current.survey.url(node)}`);
+    if (nodes.length > MOST_NAMED) console.log(`  and ${(nodes.length - MOST_NAMED).toLocaleString('en')} more`);
+    return true;
+}
+
+/** Sets that must be empty, looked at before anything is surveyed. Columns of lists are known only afterwards. */
+function readGates(lines: string[]): string[] {
+    for (const line of lines) {
+        const parsed = parseSet(line);
+        if (!parsed.ok && !/is no field, flag or relation/.test(parsed.say)) {
+            throw new UsageError(`--fail-on '${line}': ${parsed.say}`);
+        }
+    }
+    return lines;
 }
 
 /** Reads `KIND=FILE` lists before anything is surveyed, so that a wrong one costs no survey. */

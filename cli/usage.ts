@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 
-export const EXIT = { done: 0, noSurvey: 1, usage: 2, shut: 3, endedEarly: 4, interrupted: 130 } as const;
+export const EXIT = { done: 0, noSurvey: 1, usage: 2, shut: 3, found: 3, endedEarly: 4, interrupted: 130 } as const;
 
 /** Wrong words on the command line. */
 export class UsageError extends Error {}

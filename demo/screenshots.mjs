@@ -17,6 +17,7 @@ const VIEWS = [
     ['brief-night', `${survey}/brief`, 'night', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     ['pages', `${survey}/pages?order=depth.desc`, 'chart', 1280, 800],
+    ['links', `${survey}/links?set=error&side=to`, 'chart', 1280, 800],
     ['pages-night', `${survey}/pages?order=depth.desc`, 'night', 1280, 800],
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
     ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],

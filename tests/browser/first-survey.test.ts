@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { SaxesParser } from 'saxes';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import * as answers from '../../demo/answers.ts';
@@ -111,7 +112,7 @@ describe('a new user', () => {
         await page.keyboard.press('/');
         expect(await page.evaluate(() => document.activeElement?.id)).toBe('set-text');
         await page.goto(`${app.address}/sites/1/1/pages`);
-        await page.type('#set-text', 'planing-end');
+        await page.type('#set-text', '"planing-end"');
         await page.keyboard.press('Enter');
         await waitForText(page, '1 URL in this set.');
         expect(
@@ -139,7 +140,7 @@ describe('a new user', () => {
     });
 
     it('steps through the set with the keys [ and ]', async () => {
-        await page.goto(`${app.address}/sites/1/1/pages?depth=9`);
+        await page.goto(`${app.address}/sites/1/1/pages?set=depth+is+9`);
         await page.click('[aria-rowindex="2"] .page-link');
         await waitForText(page, '1 of 4 in the set');
         const titles = [await textOf(page, '.sheet h2')];
@@ -192,8 +193,9 @@ describe('a new user', () => {
     });
 
     it('exports the current set with the chosen columns', async () => {
-        await page.goto(`${app.address}/sites/1/1/pages?orphan=any&columns=url,depth,evidence`);
-        await clickText(page, 'CSV');
+        await page.goto(`${app.address}/sites/1/1/pages?set=orphan&columns=url,depth,evidence`);
+        await page.click('details.take summary');
+        await clickText(page, 'CSV', '.take a');
         const rows = parse(await downloaded(/pages\.csv$/), { columns: true }) as Row[];
         expect(rows.map((row) => row.url?.replace(answers.START, '/')).sort()).toEqual(
             [...answers.OLD_SECTION, ...answers.ORPHAN_GUIDES].sort(),
@@ -223,9 +225,169 @@ describe('a new user', () => {
     });
 });
 
+describe('sets', () => {
+    const api = '/api/v1/sites/1/surveys/1';
+    const show = async (line: string): Promise<void> => {
+        await page.click('#set-text', { count: 3 });
+        await page.keyboard.press('Backspace');
+        await page.type('#set-text', line);
+        await page.keyboard.press('Enter');
+    };
+    const sizeIn = async (): Promise<number> =>
+        Number(/([\d,]+) of/.exec(await textOf(page, '.set-bar [role=status]'))?.[1]?.replace(',', ''));
+    const total = (path: string): Promise<number> =>
+        page.evaluate(
+            async (from) => ((await (await fetch(from)).json()) as { total: number }).total,
+            `${api}/${path}`,
+        );
+
+    it('completes names and values, by the keyboard alone', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages`, { waitUntil: 'networkidle2' });
+        await page.keyboard.press('/');
+        await page.keyboard.type('sec');
+        await page.waitForFunction(() => document.querySelector('[role=option]')?.textContent?.includes('section'));
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('Enter');
+        await page.keyboard.type('is gui');
+        await page.waitForFunction(() => document.querySelector('[role=option]')?.textContent?.includes('guides'));
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('Tab');
+        await page.keyboard.press('Escape');
+        await page.keyboard.press('Enter');
+        await page.waitForFunction(() => location.search.includes('set=section+is+guides'));
+        await waitForText(page, 'URLs in this set.');
+        expect(await sizeIn()).toBe(await total('pages?set=section+is+guides'));
+        expect(await sizeIn()).toBeGreaterThan(20);
+    });
+
+    it('marks what it cannot read, says what was expected, and shows nothing else', async () => {
+        const before = page.url();
+        await show('depht > 3');
+        await waitForText(page, 'Is it "depth"?');
+        expect(await textOf(page, '.mirror mark')).toBe('depht');
+        expect(page.url()).toBe(before);
+        await page.goto(`${app.address}/sites/1/1/pages?set=depth+%3E`);
+        await waitForText(page, 'Here a number is expected.');
+    });
+
+    it('inverts a set, and goes back and forward through those shown', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages`, { waitUntil: 'networkidle2' });
+        const all = await sizeIn();
+        await show('links to (error) via main');
+        await page.waitForFunction(() => location.search.includes('via+main'));
+        await waitForText(page, 'in this set.');
+        const some = await sizeIn();
+        expect(some).toBeGreaterThan(0);
+        await clickText(page, 'Invert', '.set-bar a');
+        await page.waitForFunction(() => location.search.includes('not+links'));
+        await page.waitForFunction(
+            (rest) => document.querySelector('.headline')?.textContent?.includes(rest),
+            {},
+            `${all - some} URLs`,
+        );
+        await page.goBack();
+        await page.waitForFunction(
+            () => document.querySelector<HTMLInputElement>('#set-text')?.value === 'links to (error) via main',
+        );
+        await page.goForward();
+        await page.waitForFunction(() =>
+            document.querySelector<HTMLInputElement>('#set-text')?.value.startsWith('not '),
+        );
+    });
+
+    it('keeps a set under a name, shows it by that, and forgets it', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages?set=orphan`, { waitUntil: 'networkidle2' });
+        await page.click('details.sets summary');
+        await page.type('[aria-label="Name of the current set"]', 'My "lost" ones');
+        await clickText(page, 'Save', '.sets button');
+        await waitForText(page, 'My "lost" ones');
+        await page.goto(`${app.address}/sites/1/1/brief`, { waitUntil: 'networkidle2' });
+        await page.click('details.sets summary');
+        await clickText(page, 'My "lost" ones', '.sets a');
+        await waitForText(page, `${answers.OLD_SECTION.length + answers.ORPHAN_GUIDES.length} URLs in this set.`);
+        await page.click('details.sets summary');
+        await page.click('[aria-label^="Forget the set"]');
+        await waitForText(page, 'No set is saved yet.');
+    });
+
+    it('shows the links from and to a set, with their lines', async () => {
+        await page.goto(`${app.address}/sites/1/1/links?set=orphan&side=to`, { waitUntil: 'networkidle2' });
+        const links = await total('links?set=orphan&side=to');
+        await waitForText(page, `${links} links to`);
+        expect(await page.$$eval('.body [role=row]', (rows) => rows.length)).toBeGreaterThan(5);
+        const [first] = await page.$$eval('.body [role=row]', (rows) =>
+            rows.map((row) => [...row.querySelectorAll('[role=cell]')].map((cell) => cell.textContent?.trim() ?? '')),
+        );
+        // Region and line of the first link: it stands on that line of the page's source.
+        const path = answers.OLD_SECTION.toSorted()[0]!;
+        const { body } = fernhollow()({ scheme: 'https', host: 'www.fernhollow-tools.example', path });
+        expect(String(body).split('\n')[Number(first?.[5]) - 1]).toContain('<a href');
+        await page.select('.choices select', 'from');
+        await waitForText(page, 'links from');
+        await clickText(page, 'To', '.head button');
+        await page.waitForSelector('[role=columnheader][aria-sort=ascending]');
+        await page.click('details.take summary');
+        await clickText(page, 'CSV', '.take a');
+        const rows = parse(await downloaded(/links\.csv$/), { columns: true }) as Row[];
+        expect(rows).toHaveLength(await total('links?set=orphan&side=from'));
+    });
+
+    it('takes a priority, and knows its pages by it', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages?set=%22planing-end%22`, { waitUntil: 'networkidle2' });
+        await page.click('.page-link');
+        await page.waitForSelector('#sheet-priority');
+        await page.select('#sheet-priority', '1');
+        await page.waitForFunction(
+            async () =>
+                (
+                    (await (await fetch('/api/v1/sites/1/surveys/1/pages?set=priority+%3D+1')).json()) as {
+                        total: number;
+                    }
+                ).total === 1,
+        );
+        await page.select('#sheet-priority', '');
+        await page.waitForFunction(
+            async () =>
+                (
+                    (await (await fetch('/api/v1/sites/1/surveys/1/pages?set=priority+%3D+1')).json()) as {
+                        total: number;
+                    }
+                ).total === 0,
+        );
+    });
+
+    it('gives the pages and links of a set as a graph', async () => {
+        const text = await page.evaluate(async () =>
+            (await fetch('/api/v1/sites/1/surveys/1/graph.graphml?set=orphan')).text(),
+        );
+        const graph = new XmlTags(text);
+        expect(graph.count('node')).toBe(answers.OLD_SECTION.length + answers.ORPHAN_GUIDES.length);
+        // Each page of the old section links to the others, and nothing else is linked among the orphans.
+        expect(graph.count('edge')).toBe(answers.OLD_SECTION.length * (answers.OLD_SECTION.length - 1));
+    });
+});
+
+/** Elements of an XML document that must be well-formed. */
+class XmlTags {
+    readonly #tags: string[] = [];
+
+    constructor(text: string) {
+        const parser = new SaxesParser({ xmlns: true });
+        parser.on('opentag', (tag) => this.#tags.push(tag.name));
+        parser.on('error', (error) => {
+            throw error;
+        });
+        parser.write(text).close();
+    }
+
+    count(name: string): number {
+        return this.#tags.filter((tag) => tag === name).length;
+    }
+}
+
 describe('how it was read', () => {
     it('shows any link in its source, at its line', async () => {
-        await page.goto(`${app.address}/sites/1/1/pages?q=planing-end`);
+        await page.goto(`${app.address}/sites/1/1/pages?set=%22planing-end%22`);
         await page.click('.page-link');
         await waitForText(page, 'Links to');
         await Promise.all([page.waitForNavigation(), page.click('.sheet-link .note a.set')]);
@@ -280,7 +442,7 @@ describe('how it was read', () => {
     });
 
     it('reads a page again as a spot survey, and deletes it', async () => {
-        await page.goto(`${app.address}/sites/1/1/pages?q=planing-end`);
+        await page.goto(`${app.address}/sites/1/1/pages?set=%22planing-end%22`);
         await page.click('.page-link');
         await waitForText(page, 'Read this page again');
         await Promise.all([page.waitForNavigation(), clickText(page, 'Read this page again', 'button')]);
@@ -543,7 +705,7 @@ describe('accessibility', () => {
     );
     const node = (): Promise<number> =>
         page.evaluate(async () => {
-            const answer = (await (await fetch('/api/v1/sites/1/surveys/1/pages?q=planing-end')).json()) as {
+            const answer = (await (await fetch('/api/v1/sites/1/surveys/1/pages?set=%22planing-end%22')).json()) as {
                 rows: { node: number }[];
             };
             return answer.rows[0]?.node ?? 0;
@@ -556,7 +718,9 @@ describe('accessibility', () => {
         '/sites/1/1/brief',
         '/sites/1/1/pages',
         '/sites/1/1/pages?page=NODE',
-        '/sites/1/1/pages?q=nothing-like-this',
+        '/sites/1/1/pages?set=%22nothing-like-this%22',
+        '/sites/1/1/pages?set=depht+%3E+3',
+        '/sites/1/1/links?set=orphan&side=to',
         '/sites/1/1/progress',
         '/sites/1/1/templates',
         '/sites/1/1/hosts',

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
-import { PAGE_COLUMNS } from '$lib/core/survey/page-record.ts';
+import { PAGE_FILE_COLUMNS } from '$lib/server/export/export-survey.ts';
 import { fernhollow } from '../../demo/fernhollow/site.ts';
 import * as answers from '../../demo/answers.ts';
 import { startStandIn, type StandIn, type StandInSite } from '../../demo/stand-in.ts';
@@ -65,10 +65,11 @@ describe('a good survey', () => {
 
     it('writes the columns as documented', () => {
         const first = (name: string): string => readFileSync(join(folder, name), 'utf8').split('\r\n', 1)[0]!;
-        expect(first('pages.csv')).toBe(PAGE_COLUMNS.join(','));
+        expect(first('pages.csv')).toBe(PAGE_FILE_COLUMNS.join(','));
         expect(first('links.csv')).toBe(LINK_COLUMNS.join(','));
         const formats = readFileSync(join(import.meta.dirname, '../../docs/formats.md'), 'utf8');
-        for (const column of [...PAGE_COLUMNS, ...LINK_COLUMNS]) expect(formats, column).toContain(`\`${column}\``);
+        for (const column of [...PAGE_FILE_COLUMNS, ...LINK_COLUMNS])
+            expect(formats, column).toContain(`\`${column}\``);
     });
 
     it('writes three files that agree with each other', () => {
@@ -376,4 +377,35 @@ it('makes the export folder where it is missing', async () => {
     const { code, folder } = await surveyOf(tableSite({ '/': 'x' }));
     expect(code).toBe(0);
     expect(existsSync(join(folder, 'summary.json'))).toBe(true);
+});
+
+describe('a gate in a build pipeline', () => {
+    const SITE = tableSite({
+        '/': '<title>Home</title><a href="/a">a</a><a href="/lost">lost</a>',
+        '/a': '<title>A</title><a href="/">home</a><a href="/lost">lost</a>',
+    });
+
+    it('ends with 3 and names the pages that are in the set', async () => {
+        const result = await surveyOf(SITE, ['--fail-on', 'links to (error)', '--fail-on', 'depth > 5']);
+        expect(result.code, result.err).toBe(3);
+        expect(result.out).toContain('2 pages are in the set: links to (error)');
+        expect(result.out).toContain('  https://www.site.example/\n  https://www.site.example/a\n');
+        expect(result.out).toContain('No page is in the set: depth > 5');
+        const standing = readCsv(result.folder, 'pages.csv').map((row) => Number(row.standing));
+        // Two pages that link to each other: each has the average standing, an error has none.
+        expect(standing).toEqual([1, 1, 0]);
+    });
+
+    it('ends with 0 when no page is in it, and compares with the survey before', async () => {
+        const result = await surveyOf(SITE, ['--fail-on', 'new', '--fail-on', 'gone']);
+        expect(result.code, result.out + result.err).toBe(0);
+        expect(result.out).toContain('No page is in the set: new');
+    });
+
+    it('refuses a set it cannot read before anything is surveyed', async () => {
+        const result = await surveyOf(SITE, ['--fail-on', 'depth > ']);
+        expect(result.code).toBe(2);
+        expect(result.err).toContain("--fail-on 'depth > ': Here a number is expected.");
+        expect(existsSync(result.folder)).toBe(false);
+    });
 });

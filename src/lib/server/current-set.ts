@@ -8,6 +8,7 @@ import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
 import { surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
 import { appStore, openPacked } from './app.ts';
+import type { Database } from './store/connect.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
 import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
 
@@ -33,11 +34,27 @@ interface Params {
     get(name: string): string | null;
 }
 
+/** Where surveys come from: the database, and a way to have one packed. */
+export interface Surveys {
+    db: Database;
+    open: (survey: Survey, parts: readonly Part[]) => Promise<PackedSurvey>;
+}
+
 /** Reads and evaluates the set of a line. */
-export async function evaluateLine(survey: Survey, text: string, parts: readonly Part[] = []): Promise<CurrentSet> {
-    const { db } = appStore();
+export function evaluateLine(survey: Survey, text: string, parts: readonly Part[] = []): Promise<CurrentSet> {
+    return evaluateIn({ db: appStore().db, open: openPacked }, survey, text, parts);
+}
+
+/** The same, on surveys from wherever they are. */
+export async function evaluateIn(
+    surveys: Surveys,
+    survey: Survey,
+    text: string,
+    parts: readonly Part[] = [],
+): Promise<CurrentSet> {
+    const { db } = surveys;
     const [saved, said] = await Promise.all([listSavedSets(db, survey.siteId), listPriorities(db, survey.siteId)]);
-    const packed = await openPacked(survey, ['core', 'text', ...parts]);
+    const packed = await surveys.open(survey, ['core', 'text', ...parts]);
     const fields = [...fieldsOf(packed), PRIORITY];
     const parsed = parseSet(text, fields);
     const nothing = {
@@ -55,7 +72,7 @@ export async function evaluateLine(survey: Survey, text: string, parts: readonly
         const of = by === 'set' ? parseSet(subject, fields) : null;
         if (of?.ok) asked.push(of.set);
     }
-    const context = await contextFor(survey, packed, asked, (name) => sets.get(name));
+    const context = await contextFor(surveys, survey, packed, asked, (name) => sets.get(name));
     try {
         const { priority } = prioritiesOf(rules, context);
         const bits = evaluateSet(parsed.set, { ...context, priority });
@@ -73,36 +90,36 @@ function readSaved(expression: string, fields: Field[]): SetExpression | undefin
 
 /** Brings what the sets speak of: parts of the survey, other surveys, the baseline. */
 async function contextFor(
+    { db, open }: Surveys,
     survey: Survey,
     packed: PackedSurvey,
     sets: readonly SetExpression[],
     saved: (name: string) => SetExpression | undefined,
 ): Promise<SetContext> {
-    const { db } = appStore();
     const others = new Map<number, PackedSurvey>();
     let baseline: PackedSurvey | undefined;
     for (const set of sets) {
         const parts = partsFor(set, packed);
-        for (const part of parts) if (!packed.has(part)) await openPacked(survey, [part]);
+        for (const part of parts) if (!packed.has(part)) await open(survey, [part]);
         for (const number of surveysIn(set)) {
             const other = await findSurvey(db, survey.siteId, number);
-            if (other) others.set(number, await openPacked(other, ['core', 'text', ...parts]));
+            if (other) others.set(number, await open(other, ['core', 'text', ...parts]));
         }
         let comparesWith = false;
         walkSet(set, (part) => {
             if (part.kind === 'flag' && (part.name === 'new' || part.name === 'gone')) comparesWith = true;
         });
         if (comparesWith && !baseline) {
-            const earlier = await baselineOf(survey);
-            if (earlier) baseline = await openPacked(earlier, ['core', 'text']);
+            const earlier = await baselineOf(db, survey);
+            if (earlier) baseline = await open(earlier, ['core', 'text']);
         }
     }
     return { survey: packed, surveys: (number) => others.get(number), baseline, saved };
 }
 
 /** The survey that a survey is compared with: the last whole one before it. */
-export async function baselineOf(survey: Survey): Promise<Survey | null> {
-    const before = (await listSurveys(appStore().db, survey.siteId))
+export async function baselineOf(db: Database, survey: Survey): Promise<Survey | null> {
+    const before = (await listSurveys(db, survey.siteId))
         .filter((other) => other.number < survey.number && other.settings.spot === null && other.state === 'finished')
         .sort((a, b) => b.number - a.number);
     return before[0] ?? null;

@@ -1,6 +1,5 @@
 /** Makes the packed survey of a survey from its rows, and keeps it. */
-import type { RowDataPacket } from 'mysql2/promise';
-import { packSurvey, type TextFacts } from '../core/packed/pack-survey.ts';
+import { packSurvey } from '../core/packed/pack-survey.ts';
 import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import type { Sections } from '../core/packed/sections.ts';
 import { measureSurvey, type MeasuredSurvey } from '../core/survey/measured-survey.ts';
@@ -8,6 +7,7 @@ import type { Database } from './store/connect.ts';
 import { loadImports } from './store/evidence-store.ts';
 import { savePacked } from './store/packed-store.ts';
 import { loadRows } from './store/rows-store.ts';
+import { loadTextFacts } from './store/text-facts-store.ts';
 import { infoOf, type Survey } from './store/survey-store.ts';
 
 export interface Packed {
@@ -36,29 +36,4 @@ export async function makeAndSavePacked(db: Database, survey: Survey): Promise<P
     const made = await makePacked(db, survey);
     await savePacked(db, survey.id, survey.revision, made.parts);
     return made;
-}
-
-/** Hashes and signatures of texts, as plain arrays: an object for each of 100,000 rows costs more than the query. */
-async function loadTextFacts(db: Database, surveyId: number): Promise<TextFacts> {
-    const rows = async (sql: string): Promise<unknown[][]> => {
-        const [found] = await db.$client.query<RowDataPacket[][]>({ sql, values: [surveyId], rowsAsArray: true });
-        return found;
-    };
-    const hex = (value: unknown): string => (Buffer.isBuffer(value) ? value.toString('hex') : '');
-    const facts: TextFacts = { body: new Map(), main: new Map() };
-    for (const [page, hash] of await rows('SELECT page, body_hash FROM page_detail WHERE survey_id = ?')) {
-        facts.body.set(Number(page), hex(hash));
-    }
-    for (const row of await rows('SELECT page, hash, words, signature FROM page_main WHERE survey_id = ?')) {
-        const [page, hash, words, signature] = row;
-        facts.main.set(Number(page), {
-            hash: hex(hash),
-            words: Number(words),
-            signature:
-                Buffer.isBuffer(signature) && signature.length > 0
-                    ? new Uint32Array(new Uint8Array(signature).buffer)
-                    : null,
-        });
-    }
-    return facts;
 }

@@ -128,7 +128,6 @@ export function evaluateSet(set: SetExpression, context: SetContext, saved = 0):
                     return canonicalTo(survey, of);
             }
         }
-        // eslint-disable-next-line no-fallthrough -- every relation returns
         case 'within':
             return withinClicks(survey, inner(set.of), set.clicks, set.narrow);
         case 'survey': {

@@ -380,7 +380,9 @@ function told(token: Token): string {
 /** The name a misspelt word may stand for: one letter wrong, missing, too many, or two swapped. */
 function nearest(word: string, names: readonly Name[]): string | null {
     if (word.length < 3) return null;
-    for (const name of names) if (name.words[0] === word) return name.words.join(' ');
+    // A name begun and not ended comes first, the shortest of them.
+    const begun = names.map((name) => name.words.join(' ')).filter((name) => name.startsWith(word));
+    if (begun.length > 0) return begun.reduce((a, b) => (b.length < a.length ? b : a));
     let best: string | null = null;
     let least = word.length <= 4 ? 1.5 : 2.5;
     for (const name of names) {

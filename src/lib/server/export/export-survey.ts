@@ -6,7 +6,9 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { allLinks, LINK_COLUMNS } from '../../core/survey/link-records.ts';
 import type { MeasuredSurvey } from '../../core/survey/measured-survey.ts';
-import { PAGE_COLUMNS, pageRecord } from '../../core/survey/page-record.ts';
+import { PAGE_COLUMNS } from '../../core/survey/page-record.ts';
+import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
+import { pageColumns } from '../../core/sets/page-columns.ts';
 import { evidenceNames } from '../../core/evidence/evidence.ts';
 import { UNREACHED } from '../../core/graph/depth.ts';
 import { ORPHAN } from '../../core/survey/measured-survey.ts';
@@ -15,6 +17,9 @@ import type { Survey } from '../store/survey-store.ts';
 import { csvStream } from './csv.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
+
+/** Columns of `pages.csv`: those a page has by itself, then what the link graph says of it. Only ever added at the end. */
+export const PAGE_FILE_COLUMNS = [...PAGE_COLUMNS, 'leak', 'load', 'main_words'];
 
 /** Makes the folder and tries to write into it, so that a survey is not made in vain. */
 export async function prepareExportFolder(folder: string): Promise<void> {
@@ -89,11 +94,20 @@ export function summaryOf(survey: Survey, measured: MeasuredSurvey, links: numbe
 }
 
 /** Writes the three files; each appears whole or not at all. */
-export async function exportSurvey(folder: string, survey: Survey, measured: MeasuredSurvey): Promise<SummaryFile> {
+export async function exportSurvey(
+    folder: string,
+    survey: Survey,
+    measured: MeasuredSurvey,
+    packed: PackedSurvey,
+): Promise<SummaryFile> {
     await prepareExportFolder(folder);
     let links = 0;
+    const columns = pageColumns(packed);
+    const chosen = PAGE_FILE_COLUMNS.map((id) => columns.get(id)!);
     function* pages() {
-        for (let node = 0; node < measured.count; node++) yield pageRecord(measured, node);
+        for (let node = 0; node < packed.count; node++) {
+            yield Object.fromEntries(chosen.map(({ id, value }) => [id, value(node)]));
+        }
     }
     function* linkRecords() {
         for (const record of allLinks(measured)) {
@@ -102,7 +116,7 @@ export async function exportSurvey(folder: string, survey: Survey, measured: Mea
         }
     }
     try {
-        await writeCsv(join(folder, 'pages.csv'), PAGE_COLUMNS, pages());
+        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
         await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
         const summary = summaryOf(survey, measured, links);
         const file = join(folder, 'summary.json');

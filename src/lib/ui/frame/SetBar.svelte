@@ -160,7 +160,6 @@
             aria-invalid={wrong !== null}
             aria-describedby={wrong ? 'set-trouble' : undefined}
             oninput={onInput}
-            onfocus={ask}
             onblur={() => setTimeout(() => (isOpen = false), 150)}
             onscroll={(event) => (scrolled = event.currentTarget.scrollLeft)}
             onkeydown={onKey}

@@ -203,7 +203,12 @@
         flex-basis: 100%;
         color: var(--ink2);
     }
+    .choices label {
+        display: inline-flex;
+        align-items: center;
+        gap: 6px;
+    }
     .choices select {
-        min-height: 24px;
+        width: auto;
     }
 </style>

@@ -249,6 +249,8 @@
         text-align: right;
     }
     .plain-head {
+        display: inline-block;
+        padding-bottom: 4px;
         font-size: 0.71875rem;
         line-height: 1rem;
         color: var(--ink3);

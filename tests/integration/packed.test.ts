@@ -1,0 +1,153 @@
+/** The packed survey in the database: the same again, and made anew whenever it is not what it should be. */
+import { and, eq } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { PARTS, PackedSurvey, type Part } from '$lib/core/packed/packed-survey.ts';
+import { pageSheet } from '$lib/core/packed/page-sheet.ts';
+import { pathBetween } from '$lib/core/packed/path-between.ts';
+import { siteMeasures } from '$lib/core/packed/site-measures.ts';
+import type { Sections } from '$lib/core/packed/sections.ts';
+import { evaluateIn } from '$lib/server/current-set.ts';
+import { makePacked, type Packed } from '$lib/server/pack-survey.ts';
+import { PackedHead } from '$lib/server/packed-head.ts';
+import { loadPacked } from '$lib/server/store/packed-store.ts';
+import { packedChunks, packedParts } from '$lib/server/store/schema.ts';
+import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
+import { openInstance, type Instance } from '../support/instance.ts';
+import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
+
+let instance: Instance;
+let made: MadeSurvey;
+let fresh: Packed;
+
+const TEXT = Array.from({ length: 80 }, (_, index) => `word${index}`).join(' ');
+const MENU = '<nav><a href="/">Home</a> <a href="/a">A</a> <a href="/b">B</a></nav>';
+const SITE = tableSite({
+    '/': `<title>Home</title>${MENU}<main><p><a href="/hub">The hub</a></p></main>`,
+    '/a': `<title>Same</title>${MENU}<main><p>${TEXT}</p></main>`,
+    '/b': `<title>Same</title>${MENU}<main><p>${TEXT} end</p></main>`,
+    '/hub': '<title>Hub</title><main><p><a href="/c">C</a> <a href="/old" rel="nofollow">Old</a></p></main>',
+    '/c': '<title>C</title><main><p><a href="/lost">Lost</a></p></main>',
+    '/old': redirectTo('/d'),
+    '/d': '<title>D</title><main><p><a href="/">Home</a></p></main>',
+});
+
+beforeAll(async () => {
+    instance = await openInstance();
+    made = await makeSurvey(instance, SITE);
+    fresh = await makePacked(instance.store.db, made.survey);
+});
+afterAll(() => instance.close());
+
+const load = (part: Part, revision = 1) => loadPacked(instance.store.db, made.survey.id, revision, part);
+
+async function sectionsOf(part: Part): Promise<Sections> {
+    const loaded = await load(part);
+    if (!loaded.ok) throw new Error(loaded.why);
+    return loaded.sections;
+}
+
+async function stored(): Promise<PackedSurvey> {
+    const core = await sectionsOf('core');
+    const packed = new PackedSurvey(PackedHead.parse(core.head));
+    for (const part of PARTS) packed.add(part, await sectionsOf(part));
+    return packed;
+}
+
+const paths = async (line: string): Promise<string[]> => {
+    const surveys = { db: instance.store.db, open: () => stored() };
+    const { bits, survey, trouble } = await evaluateIn(surveys, made.survey, line);
+    if (trouble) throw new Error(trouble.say);
+    return Array.from(bits.nodes(), (node) => survey.url(node).replace('https://www.site.example', ''));
+};
+
+describe('a packed survey', () => {
+    it('is there when the survey has ended, with the very numbers that its rows give', async () => {
+        for (const part of PARTS) {
+            const { columns } = await sectionsOf(part);
+            const again = fresh.parts.get(part)!.columns;
+            expect([...columns.keys()]).toEqual([...again.keys()]);
+            for (const [name, column] of columns) expect([...column], name).toEqual([...again.get(name)!]);
+        }
+        expect((await stored()).head).toEqual(fresh.packed.head);
+    });
+
+    it('knows what the site was made with', async () => {
+        expect(await paths('choke point')).toEqual(['/c', '/hub', '/old']);
+        expect(await paths('behind (path is /hub)')).toEqual(['/c', '/d', '/lost', '/old']);
+        expect(await paths('decline only')).toEqual(['/d']);
+        expect(await paths('links to (error)')).toEqual(['/c']);
+        expect(await paths('linked from (path is "/") via nav')).toEqual(['/a', '/b']);
+        expect(await paths('same title')).toEqual(['/a', '/b']);
+        expect(await paths('near text')).toEqual(['/a', '/b']);
+        expect(await paths('same text')).toEqual([]);
+        expect(await paths('leak > 0')).toEqual(['/c']);
+        const survey = await stored();
+        const { chokePoints, templates, ranked } = siteMeasures(survey);
+        expect(chokePoints[0]).toMatchObject({ url: 'https://www.site.example/hub', load: 2 });
+        expect(templates).toMatchObject([{ region: 'nav', pages: 3, holds: 2 }]);
+        expect(ranked).toBe(6);
+        const way = pathBetween(
+            survey,
+            survey.nodeOf('https://www.site.example/a'),
+            survey.nodeOf('https://www.site.example/d'),
+        );
+        expect(way?.map((step) => [step.by, step.anchor])).toEqual([
+            ['start', ''],
+            ['link', 'Home'],
+            ['link', 'The hub'],
+            ['link', 'Old'],
+            ['redirect', ''],
+        ]);
+        const sheet = pageSheet(survey, survey.nodeOf('https://www.site.example/a'));
+        expect(sheet.doubles.map(({ what, others }) => [what, others])).toEqual([
+            ['nearly the same main text', 1],
+            ['the same title', 1],
+        ]);
+    });
+
+    it('knows saved sets and priorities of its site', async () => {
+        const { db } = instance.store;
+        await saveSet(db, made.survey.siteId, 'deep', 'depth > 1');
+        await setPriority(db, made.survey.siteId, 'page', 'https://www.site.example/d', 1);
+        await setPriority(db, made.survey.siteId, 'set', 'set "deep"', 2);
+        expect(await paths('set "deep" and page')).toEqual(['/c', '/d']);
+        expect(await paths('priority = 1')).toEqual(['/d']);
+        expect(await paths('priority = 2 and page')).toEqual(['/c']);
+        await setPriority(db, made.survey.siteId, 'page', 'https://www.site.example/d', null);
+        expect(await paths('priority = 1')).toEqual([]);
+        await saveSet(db, made.survey.siteId, 'deep', 'error');
+        expect(await paths('set "deep"')).toEqual(['/lost']);
+    });
+
+    it('is refused when it is damaged, cut, older, of another version or not there', async () => {
+        const { db } = instance.store;
+        const ofPart = and(eq(packedChunks.surveyId, made.survey.id), eq(packedChunks.part, 'core'));
+        const [chunk] = await db.select().from(packedChunks).where(ofPart);
+        const put = (bytes: Buffer) => db.update(packedChunks).set({ bytes }).where(ofPart);
+        const why = async (): Promise<string> => {
+            const loaded = await load('core');
+            return loaded.ok ? 'fine' : 'refused';
+        };
+        expect(await why()).toBe('fine');
+        for (const at of [0, 40, Math.floor(chunk!.bytes.length / 2), chunk!.bytes.length - 1]) {
+            const harmed = Buffer.from(chunk!.bytes);
+            harmed[at]! ^= 0xff;
+            await put(harmed);
+            expect(await why(), `byte ${at}`).toBe('refused');
+        }
+        await put(chunk!.bytes.subarray(0, 100));
+        expect(await why()).toBe('refused');
+        await put(chunk!.bytes);
+        expect(await why()).toBe('fine');
+        expect((await load('core', 2)).ok).toBe(false);
+        const head = and(eq(packedParts.surveyId, made.survey.id), eq(packedParts.part, 'core'));
+        for (const change of [{ format: 99 }, { chunks: 2 }, { size: 8 }, { size: 80_000_000 }]) {
+            const [before] = await db.select().from(packedParts).where(head);
+            await db.update(packedParts).set(change).where(head);
+            expect(await why(), JSON.stringify(change)).toBe('refused');
+            await db.update(packedParts).set(before!).where(head);
+        }
+        await db.delete(packedParts).where(head);
+        expect(await why()).toBe('refused');
+    });
+});
