@@ -95,8 +95,8 @@ export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
 
 interface KeptPacked {
     packed: Promise<PackedSurvey>;
-    revision: number;
-    isEnded: boolean;
+    /** State, revision and batches of the survey when it was made. */
+    key: string;
     at: number;
     /** Bytes of its parts. */
     bytes: number;
@@ -113,14 +113,17 @@ const MOST_PACKED_BYTES = 1024 * 1024 * 1024;
  */
 export async function openPacked(survey: Survey, parts: readonly Part[] = ['core', 'text']): Promise<PackedSurvey> {
     const ended = isEnded(survey);
+    // A running survey has new batches all the time: it is made anew when it is due, not with each of them.
+    const key = ended ? `${survey.state} ${survey.revision} ${survey.batches}` : survey.state;
     let known = keptPacked.get(survey.id);
-    if (!known || known.isEnded !== ended || known.revision !== survey.revision || (!ended && isStale(survey, known))) {
-        known = { packed: Promise.resolve(null!), revision: survey.revision, isEnded: ended, at: Date.now(), bytes: 0 };
-        known.packed = ended ? loadOrMake(survey, known) : packRunning(survey);
-        const entry = known;
-        known.packed.catch(() => {
-            if (keptPacked.get(survey.id) === entry) keptPacked.delete(survey.id);
+    if (known?.key !== key || (!ended && isStale(survey, known))) {
+        const entry = { key, at: Date.now(), bytes: 0 };
+        const packed = isClosed(survey) ? loadOrMake(survey, entry) : packRunning(survey);
+        const made: KeptPacked = Object.assign(entry, { packed });
+        packed.catch(() => {
+            if (keptPacked.get(survey.id) === made) keptPacked.delete(survey.id);
         });
+        known = made;
     }
     keptPacked.delete(survey.id);
     keptPacked.set(survey.id, known);
@@ -136,6 +139,11 @@ export async function openPacked(survey: Survey, parts: readonly Part[] = ['core
     return packed;
 }
 
+/** True when its rows are those of a revision: a paused survey goes on with the revision it has. */
+function isClosed(survey: Survey): boolean {
+    return isEnded(survey) && survey.state !== 'paused';
+}
+
 function isStale(survey: Survey, known: KeptPacked): boolean {
     const took = kept.get(survey.id)?.took ?? 0;
     return Date.now() - known.at >= Math.max(RUNNING_MILLISECONDS, took * REST_PER_MEASURING);
@@ -146,7 +154,7 @@ async function packRunning(survey: Survey): Promise<PackedSurvey> {
     return packSurvey(measured).survey;
 }
 
-async function loadOrMake(survey: Survey, entry: KeptPacked): Promise<PackedSurvey> {
+async function loadOrMake(survey: Survey, entry: { bytes: number }): Promise<PackedSurvey> {
     const { db } = appStore();
     const core = await loadPacked(db, survey.id, survey.revision, 'core');
     const head = core.ok ? PackedHead.safeParse(core.sections.head) : null;
@@ -159,7 +167,7 @@ async function loadOrMake(survey: Survey, entry: KeptPacked): Promise<PackedSurv
     return remake(survey);
 }
 
-async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: KeptPacked): Promise<void> {
+async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: { bytes: number }): Promise<void> {
     const loaded = await loadPacked(appStore().db, survey.id, survey.revision, part);
     if (loaded.ok) {
         packed.add(part, loaded.sections);

@@ -10,7 +10,7 @@ import { whileAway, type Store } from '../store/connect.ts';
 import { importedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { LeaseLost } from '../store/ownership.ts';
-import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { closeSurvey, countPages, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
 import { makeAndSavePacked } from '../pack-survey.ts';
 import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
@@ -42,11 +42,17 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
     'no-start': 'failed',
 };
 
+/**
+ * Packing holds all rows at once, and a worker stays small whatever it reads: a larger survey is packed by whoever opens
+ * it first.
+ */
+const MOST_PACKED = 5_000;
+
 /** Packs a closed survey for whoever opens it. What fails here is made again when it is asked for. */
 async function pack(db: Store['db'], surveyId: number, log?: (line: string) => void): Promise<void> {
     try {
         const survey = await getSurvey(db, surveyId);
-        if (survey) await makeAndSavePacked(db, survey);
+        if (survey && (await countPages(db, surveyId)) <= MOST_PACKED) await makeAndSavePacked(db, survey);
     } catch (error) {
         (log ?? console.error)(`survey ${surveyId} could not be packed: ${(error as Error).message}`);
     }

@@ -260,6 +260,11 @@ export async function deleteSurveys(db: Database, ids: number[]): Promise<void> 
     });
 }
 
+/** Rows of pages of a survey. */
+export async function countPages(db: Database, surveyId: number): Promise<number> {
+    return db.$count(schema.pages, eq(schema.pages.surveyId, surveyId));
+}
+
 /** Rows swept in one statement: few enough that nothing waits behind it. */
 const SWEPT_AT_ONCE = 2_000;
 
