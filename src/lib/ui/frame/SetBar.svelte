@@ -47,6 +47,7 @@
     let isOpen = $state(false);
     let active = $state(-1);
     let scrolled = $state(0);
+    let isSetsOpen = $state(false);
     let said = $state('');
     let name = $state('');
     let request: AbortController | null = null;
@@ -186,14 +187,17 @@
     >
     {#if !isAll}<a class="tb" href={hrefOf('')}>All pages</a>{/if}
     {#if inverted !== null && !isAll}<a class="tb" href={hrefOf(inverted)}>Invert</a>{/if}
-    <details class="sets">
+    <details class="sets" bind:open={isSetsOpen}>
         <summary class="tb">Sets</summary>
         <div class="menu-sheet">
             {#if saved.length === 0}<p class="ink2 px-1">No set is saved yet.</p>{/if}
             {#each saved as set (set.name)}
                 <div class="flex items-center gap-2">
-                    <a class="tb flex-1 cut" href={hrefOf(`set ${JSON.stringify(set.name)}`)} title={set.expression}
-                        >{set.name}</a
+                    <a
+                        class="tb flex-1 cut"
+                        href={hrefOf(`set ${JSON.stringify(set.name)}`)}
+                        title={set.expression}
+                        onclick={() => (isSetsOpen = false)}>{set.name}</a
                     >
                     <button
                         class="tb"
