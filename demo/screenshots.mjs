@@ -9,16 +9,29 @@ const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
 mkdirSync(folder, { recursive: true });
 
 const api = `${address}/api/v1/sites/1/surveys/1/pages`;
-const nodeOf = async (text) => (await (await fetch(`${api}?q=${text}`)).json()).rows[0].node;
+const nodeOf = async (text) =>
+    (await (await fetch(`${api}?${new URLSearchParams({ set: JSON.stringify(text) })}`)).json()).rows[0].node;
 const survey = `${address}/sites/1/1`;
 const deep = await nodeOf('planing-end');
 const VIEWS = [
     ['brief', `${survey}/brief`, 'chart', 1280, 800],
     ['brief-night', `${survey}/brief`, 'night', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
-    ['pages', `${survey}/pages?order=depth.desc`, 'chart', 1280, 800],
-    ['links', `${survey}/links?set=error&side=to`, 'chart', 1280, 800],
-    ['pages-night', `${survey}/pages?order=depth.desc`, 'night', 1280, 800],
+    [
+        'pages',
+        `${survey}/pages?set=choke+point&order=load.desc&columns=url,title,depth,gate,load,standing,incoming_pages,evidence`,
+        'chart',
+        1280,
+        800,
+    ],
+    ['links', `${survey}/links?set=error&side=to&order=target_status.desc`, 'chart', 1280, 800],
+    [
+        'pages-night',
+        `${survey}/pages?set=choke+point&order=load.desc&columns=url,title,depth,gate,load,standing,incoming_pages,evidence`,
+        'night',
+        1280,
+        800,
+    ],
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
     ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
