@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { packSurvey } from '../packed/pack-survey.ts';
+import { Site } from '../../../../tests/support/small-site.ts';
+import { completeSet, type Option } from './complete-set.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
+import { FLAGS } from './flags.ts';
+import { parseSet } from './parse-set.ts';
+
+const SURVEY = packSurvey(
+    new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/guides/a' }, { to: '/guides/b' }, { to: '/tools/x' }])
+        .page('/guides/a')
+        .page('/guides/b')
+        .page('/tools/x')
+        .known('/guides/a')
+        .measure(),
+).survey;
+const CONTEXT = { survey: SURVEY, saved: ['mine', 'with "quotes"'], surveys: [1, 2] };
+
+const optionsOf = (line: string): Option[] => completeSet(line, line.length, CONTEXT).options;
+const inserts = (line: string): string[] => optionsOf(line).map((option) => option.insert);
+
+describe('completion of the set language', () => {
+    it('knows every flag and field at the beginning, by what is typed of it', () => {
+        const all = [...FLAGS, ...fieldsOf(SURVEY), PRIORITY].map((item) => item.name);
+        for (const name of all) expect(inserts(name.slice(0, -1)), name).toContain(name);
+        expect(inserts('xyz')).toEqual([]);
+    });
+
+    it('takes words typed of one name together, and replaces them all', () => {
+        expect(inserts('incoming pa')).toEqual(['incoming pages']);
+        const line = 'depth > 2 and incoming fo';
+        const { from, to, options } = completeSet(line, line.length, CONTEXT);
+        expect([line.slice(from, to), options.map((option) => option.insert)]).toEqual([
+            'incoming fo',
+            ['incoming followed'],
+        ]);
+    });
+
+    it('says what may follow a field, a comparison and a whole set', () => {
+        expect(inserts('depth ')).toEqual(expect.arrayContaining(['=', '<=', 'from', 'is unknown']));
+        expect(inserts('depth ')).not.toContain('has');
+        expect(inserts('title ')).toEqual(expect.arrayContaining(['is', 'has', 'is empty']));
+        expect(inserts('depth > 2 ')).toEqual(['and', 'or']);
+        expect(inserts('links to (orphan) ')).toEqual(
+            expect.arrayContaining(['and', 'via', 'followed', 'with anchor']),
+        );
+        expect(inserts('links to (orphan ')).toContain(')');
+        expect(inserts('links to ')).toEqual(['(']);
+        expect(inserts('links to (orphan) via ')).toEqual(expect.arrayContaining(['nav', 'main', 'template']));
+        expect(inserts('known from ')).toContain('sitemap');
+    });
+
+    it('counts the pages of values, the most first, and finds a value by any part of it', () => {
+        expect(optionsOf('section is ').map(({ insert, pages }) => [insert, pages])).toEqual([
+            ['guides', 2],
+            ['/', 1],
+            ['tools', 1],
+        ]);
+        expect(inserts('section is uid')).toEqual(['guides']);
+        expect(inserts('sitemap is ')).toEqual(['"https://site.example/sitemap.xml"']);
+        expect(inserts('set ')).toEqual(['"mine"', '"with \\"quotes\\""']);
+        expect(inserts('set "mi')).toEqual(['"mine"']);
+        expect(inserts('in survey ')).toEqual(['1 (', '2 (']);
+    });
+
+    it('looks at nothing behind the cursor, and offers nothing behind a mistake', () => {
+        const { options } = completeSet('sec and orphan', 3, CONTEXT);
+        expect(options.map((option) => option.insert)).toEqual(['section']);
+        expect(inserts('depht > 3 and sec')).toEqual([]);
+        expect(inserts('depth > 3 4 and sec')).toEqual([]);
+    });
+
+    it('leads, option by option, to lines that can be read', () => {
+        const lines = ['section is ', 'gate is ', 'known from ', 'language is ', 'set ', 'sitemap is '];
+        for (const line of lines) {
+            for (const insert of inserts(line)) {
+                const parsed = parseSet(line + insert);
+                expect(parsed.ok, line + insert).toBe(true);
+            }
+        }
+    });
+});
