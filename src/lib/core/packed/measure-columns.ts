@@ -111,7 +111,6 @@ function holdsOfTemplates(survey: PackedSurvey): void {
     const isPage = survey.numbers('page');
     const byDepth: number[] = [];
     for (let node = 0; node < count; node++) if (depth[node] !== UNREACHED) byDepth.push(node);
-    byDepth.sort((a, b) => depth[a]! - depth[b]!);
     const found = { depth: Int32Array.from(depth), parent: Int32Array.from(parent) };
     // A parent at the same depth (a redirect) must come before its child.
     byDepth.sort((a, b) => depth[a]! - depth[b]! || stepsOf(found, a) - stepsOf(found, b));

@@ -162,11 +162,11 @@ export function packSurvey(
     }
     core.numbers('canonical_start', canonicalStart);
     core.numbers('canonical', canonicals);
-    packDoubles(core, survey, facts);
-    packSitemaps(core, survey);
-    packEvidence(text, survey);
+    addDoubles(core, survey, facts);
+    addSitemaps(core, survey);
+    addEvidence(text, survey);
     core.numbers('address', survey.addressOf);
-    packLinks(core, links, survey, addresses);
+    addLinks(core, links, survey, addresses);
     const given = givenColumns(urls, imports);
     given.forEach(({ head, values }) => core.fractions(head.column, values));
 
@@ -207,7 +207,7 @@ export function packSurvey(
         templates: [],
         leak: 0,
     });
-    packTemplates(core, packed, survey);
+    addTemplates(core, packed, survey);
     packed.add('core', { head: null, columns: core.columns });
     packed.add('text', { head: null, columns: text.columns });
     packed.add('links', { head: null, columns: links.columns });
@@ -245,7 +245,7 @@ function numberAddresses(survey: MeasuredSurvey): Addresses {
     return { of, others, otherIds };
 }
 
-function packDoubles(core: PartMaker, survey: MeasuredSurvey, facts: TextFacts): void {
+function addDoubles(core: PartMaker, survey: MeasuredSurvey, facts: TextFacts): void {
     const ids = [...survey.addressOf];
     const isPage = ids.map((_, node) => isReadHtml(survey.pages[node] ?? null));
     const of = (key: (id: number, node: number) => string | undefined): (string | null)[] =>
@@ -265,7 +265,7 @@ function packDoubles(core: PartMaker, survey: MeasuredSurvey, facts: TextFacts):
 }
 
 /** Sitemaps that list each page, by number of the file. */
-function packSitemaps(core: PartMaker, survey: MeasuredSurvey): void {
+function addSitemaps(core: PartMaker, survey: MeasuredSurvey): void {
     const files = new TextNumbers();
     const listed: number[][] = Array.from({ length: survey.count }, () => []);
     for (const row of survey.rows.evidence) {
@@ -286,7 +286,7 @@ function packSitemaps(core: PartMaker, survey: MeasuredSurvey): void {
 }
 
 /** What each piece of evidence says of a page, for its sheet. */
-function packEvidence(text: PartMaker, survey: MeasuredSurvey): void {
+function addEvidence(text: PartMaker, survey: MeasuredSurvey): void {
     const rows = survey.rows.evidence
         .map((row) => ({ node: survey.nodeOf[row.address] ?? -1, row }))
         .filter(({ node }) => node !== -1)
@@ -313,7 +313,7 @@ function packEvidence(text: PartMaker, survey: MeasuredSurvey): void {
     );
 }
 
-function packLinks(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, addresses: Addresses): void {
+function addLinks(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, addresses: Addresses): void {
     const { rows, count, pages, nodeOf } = survey;
     const blockNumber = new Map<number, number>();
     const listNumber = new Map<number, number>();
@@ -429,7 +429,7 @@ function packLinks(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, ad
 }
 
 /** The template of each block, and the head's list of them. */
-function packTemplates(core: PartMaker, packed: PackedSurvey, survey: MeasuredSurvey): void {
+function addTemplates(core: PartMaker, packed: PackedSurvey, survey: MeasuredSurvey): void {
     const blockNumber = new Map(survey.rows.blocks.map(({ id }, index) => [id, index]));
     const template = new Int32Array(survey.rows.blocks.length).fill(-1);
     for (const { name, region, place, pages, blocks } of templatesOf(survey)) {
