@@ -71,7 +71,7 @@ export async function storingBench(options: BenchOptions): Promise<void> {
     const { id } = await addSite(db, 'bench', settings);
     let best = { bare: Infinity, stored: Infinity };
     let rows = 0;
-    for (let run = 0; run < 3; run++) {
+    for (let run = 0; run < 5; run++) {
         const first = await createSurvey(db, id, settings);
         const files = batches.map((batch) =>
             [...rowsOfBatch(first.id, batch, { evidence: 0, file: 0 })].map(({ table, columns, rows }) => {

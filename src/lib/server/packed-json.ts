@@ -7,7 +7,7 @@ const DEFLATED = 1;
 const WORTH_DEFLATING = 160;
 /** zlib spends four times as long on clearing its tables as on a short input: these get small ones. */
 const SHORT = 2_048;
-const FOR_SHORT = { level: 3, windowBits: 11, memLevel: 3 };
+const FOR_SHORT = { level: 1, windowBits: 11, memLevel: 3, chunkSize: 2_048 };
 const FOR_LONG = { level: 4 };
 /** Nothing we pack unpacks to more: a damaged row must not fill the memory. */
 const MAX_UNPACKED = 512 * 1024 * 1024;

@@ -163,21 +163,32 @@ export function* rowsOfBatch(
 /** Rows written out before the load under way gets its turn on the connection. */
 const ROWS_BETWEEN_TURNS = 24;
 
-/** Loads the rows of tables in bulk, each load checked. While one goes out, the next is packed and written. */
+/** Bytes of rows after which they go out, so that the database has work while the rest of a table is written. */
+const BYTES_AT_ONCE = 384 * 1024;
+
+/**
+ * Loads the rows of tables in bulk, one table after the other, each load checked. Rows are packed and written out
+ * ahead of the load under way, as far as the batch goes: a batch is a few megabytes.
+ */
 async function loadInBulk(connection: PoolConnection, tables: Iterable<TableRows>): Promise<void> {
     let loading: Promise<void> = Promise.resolve();
-    let failed: unknown = null;
+    let failed = false;
     for (const { table, columns, rows } of tables) {
-        const writer = new RowWriter();
+        let writer = new RowWriter();
+        const send = (): void => {
+            const written = writer;
+            writer = new RowWriter();
+            loading = loading.then(() => bulkLoad(connection, getTableName(table), columns, written));
+            loading.catch(() => (failed = true));
+        };
         for (const row of rows) {
             writer.row(row);
+            if (writer.length >= BYTES_AT_ONCE) send();
             if (writer.rows % ROWS_BETWEEN_TURNS === 0) await turn();
-            if (failed !== null) throw failed;
+            if (failed) break;
         }
-        if (writer.rows === 0) continue;
-        await loading;
-        loading = bulkLoad(connection, getTableName(table), columns, writer);
-        loading.catch((error: unknown) => (failed = error));
+        if (failed) break;
+        if (writer.rows > 0) send();
     }
     await loading;
 }

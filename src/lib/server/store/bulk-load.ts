@@ -31,6 +31,11 @@ export class RowWriter {
         this.rows++;
     }
 
+    /** Bytes written so far. */
+    get length(): number {
+        return this.#length;
+    }
+
     done(): Buffer {
         return this.#bytes.subarray(0, this.#length);
     }
