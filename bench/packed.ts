@@ -8,7 +8,7 @@ import { emptyRows, unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { measureSurvey } from '../src/lib/core/survey/measured-survey.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
-import { linkRows, orderLinks } from '../src/lib/core/sets/link-rows.ts';
+import { linkWindowRows } from '../src/lib/core/sets/link-window.ts';
 import { inOrder, pageColumns, placesBy } from '../src/lib/core/sets/page-columns.ts';
 import { pageSheet } from '../src/lib/core/packed/page-sheet.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
@@ -184,14 +184,19 @@ export async function packedBench(options: BenchOptions): Promise<void> {
         line(`  page of the Pages table by ${id}`, `${took.toFixed(1)} ms; ${first.toFixed(0)} ms at first`);
     }
     const set = evaluateSet({ kind: 'all' }, { survey });
-    const linksTook = await fastest(3, () => void linkRows(survey, set, { side: 'from', kind: 'a' }));
-    const rows = linkRows(survey, set, { side: 'from', kind: 'a' });
-    line(`  all ${rows.link.length.toLocaleString('en')} links`, `${linksTook.toFixed(1)} ms`);
-    const started = performance.now();
-    orderLinks(survey, rows, 'anchor', false);
-    const first = performance.now() - started;
-    const again = await fastest(3, () => void orderLinks(survey, rows, 'anchor', true));
-    line('  all of them by anchor', `${again.toFixed(1)} ms; ${first.toFixed(0)} ms at first`);
+    for (const column of ['source', 'anchor', 'target', 'template', 'followed'] as const) {
+        const started = performance.now();
+        const window = (from: number): number =>
+            linkWindowRows(survey, set, { side: 'from', kind: 'a' }, { column, descending: true }, from, 100).total;
+        const total = window(0);
+        const first = performance.now() - started;
+        const took = await fastest(RUNS, () => void window(0));
+        const deep = await fastest(RUNS, () => void window(Math.floor(total / 2)));
+        line(
+            `  page of ${total.toLocaleString('en')} links by ${column}`,
+            `${took.toFixed(1)} ms, half way ${deep.toFixed(1)} ms; ${first.toFixed(0)} ms at first`,
+        );
+    }
     const sheet = await fastest(RUNS, () => void pageSheet(survey, 0));
     line('  sheet of the start page', `${sheet.toFixed(1)} ms`);
 }

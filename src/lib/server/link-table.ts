@@ -6,10 +6,10 @@ import {
     LINK_TABLE_COLUMNS,
     linkRows,
     linkValue,
-    orderLinks,
     type LinkQuery,
     type LinkRows,
 } from '../core/sets/link-rows.ts';
+import { linkWindowRows } from '../core/sets/link-window.ts';
 import { linkGraphOf } from '../core/packed/link-graph.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { orderOf, windowOf, type CurrentSet } from './current-set.ts';
@@ -31,29 +31,6 @@ export function linkQueryOf(params: Params): LinkQuery {
     };
 }
 
-/** Rows of the last few questions: the next window of a table asks the same. */
-interface KeptRows {
-    survey: PackedSurvey;
-    key: string;
-    rows: LinkRows;
-    order: Uint32Array;
-}
-const kept: KeptRows[] = [];
-const MOST_KEPT = 3;
-
-function orderedLinks(current: CurrentSet, query: LinkQuery, params: Params): { rows: LinkRows; order: Uint32Array } {
-    const { column, descending } = orderOf(params);
-    const key = JSON.stringify([current.text, query, column, descending]);
-    const known = kept.find((item) => item.survey === current.survey && item.key === key);
-    if (known) return known;
-    const rows = linkRows(current.survey, current.bits, query);
-    const by = LINK_TABLE_COLUMNS.find((name) => name === column) ?? 'source';
-    const entry = { survey: current.survey, key, rows, order: orderLinks(current.survey, rows, by, descending) };
-    kept.unshift(entry);
-    kept.length = Math.min(kept.length, MOST_KEPT);
-    return entry;
-}
-
 export interface LinkWindow {
     total: number;
     from: number;
@@ -66,28 +43,29 @@ export async function linkWindow(
     query: LinkQuery,
     params: Params,
 ): Promise<LinkWindow> {
-    const { rows, order } = orderedLinks(current, query, params);
+    const { column, descending } = orderOf(params);
     const { from, count } = windowOf(params);
-    return {
-        total: order.length,
-        from,
-        rows: await recordsOf(survey, current.survey, rows, order.subarray(from, from + count)),
-    };
+    const by = LINK_TABLE_COLUMNS.find((name) => name === column) ?? 'source';
+    const order = { column: by, descending };
+    const { total, rows } = linkWindowRows(current.survey, current.bits, query, order, from, count);
+    return { total, from, rows: await recordsOf(survey, current.survey, rows, 0, rows.link.length) };
 }
 
 async function recordsOf(
     survey: Survey,
     packed: PackedSurvey,
     rows: LinkRows,
-    wanted: Uint32Array,
+    from: number,
+    count: number,
 ): Promise<LinkWindow['rows']> {
     const graph = linkGraphOf(packed);
-    const places = Array.from(wanted, (row) => {
+    const wanted = Array.from({ length: count }, (_, index) => from + index);
+    const places = wanted.map((row) => {
         const pageBlock = rows.pageBlock[row]!;
         return { pageBlock, at: rows.link[row]! - graph.listStart[graph.blockList[graph.pageBlocks[pageBlock]!]!]! };
     });
     const marks = await markupOf(survey, packed, places);
-    return Array.from(wanted, (row, index) => {
+    return wanted.map((row, index) => {
         const record: Record<string, Value> = {};
         for (const column of LINK_TABLE_COLUMNS) record[column] = linkValue(packed, rows, row, column);
         const { line, column, href } = marks[index]!;
@@ -111,10 +89,7 @@ export async function* eachLink(
 ): AsyncGenerator<Record<string, Value>> {
     const rows = linkRows(current.survey, current.bits, query);
     for (let from = 0; from < rows.link.length; from += AT_ONCE) {
-        const wanted = Uint32Array.from(
-            { length: Math.min(AT_ONCE, rows.link.length - from) },
-            (_, index) => from + index,
-        );
-        for (const { record } of await recordsOf(survey, current.survey, rows, wanted)) yield record;
+        const count = Math.min(AT_ONCE, rows.link.length - from);
+        for (const { record } of await recordsOf(survey, current.survey, rows, from, count)) yield record;
     }
 }

@@ -4,7 +4,8 @@ import { packSurvey } from '../packed/pack-survey.ts';
 import { linksOfPage } from '../survey/link-records.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { Bits } from './bits.ts';
-import { LINK_TABLE_COLUMNS, linkRows, linkValue, orderLinks, type LinkTableColumn } from './link-rows.ts';
+import { LINK_TABLE_COLUMNS, linkRows, linkValue, type LinkQuery, type LinkTableColumn } from './link-rows.ts';
+import { linkWindowRows } from './link-window.ts';
 
 /** Pages with links of their own, links elsewhere, resources and a menu; some declined, one page that declines all. */
 function site(seed: number): Site {
@@ -100,25 +101,55 @@ describe('the rows of the links table', () => {
         }
     });
 
-    it('come in the order of any column, what is not known last either way', () => {
-        const packed = packSurvey(site(31).measure()).survey;
-        const rows = linkRows(packed, Bits.all(packed.count), { side: 'from' });
-        for (const column of LINK_TABLE_COLUMNS) {
-            if (['line', 'href', 'column', 'followed', 'internal'].includes(column)) continue;
-            for (const descending of [false, true]) {
-                const order = orderLinks(packed, rows, column, descending);
-                expect(new Set(order).size).toBe(rows.link.length);
-                const values = [...order].map((row) => linkValue(packed, rows, row, column));
-                const isKnown = (value: unknown): boolean => value !== null && value !== '';
-                const known = values.filter(isKnown);
-                // Nothing that is known stands behind something that is not.
-                expect(values.slice(0, known.length).every(isKnown), column).toBe(true);
-                for (let at = 1; at < known.length; at++) {
-                    const [a, b] = descending ? [known[at]!, known[at - 1]!] : [known[at - 1]!, known[at]!];
-                    expect(a <= b, `${column}: ${String(a)} before ${String(b)}`).toBe(true);
+    it('come in the order of any column, window by window, what is not known last either way', () => {
+        const questions: LinkQuery[] = [
+            { side: 'from' },
+            { side: 'to', kind: 'a' },
+            { side: 'from', region: 'nav' },
+            { side: 'to', followed: true },
+        ];
+        for (const seed of [31, 78]) {
+            const packed = packSurvey(site(seed).measure()).survey;
+            const set = Bits.of(packed.count, [0, 1, 3, 5, 7]);
+            for (const query of questions) {
+                const all = linkRows(packed, set, query);
+                for (const column of LINK_TABLE_COLUMNS) {
+                    // By its first occurrence only, or not at all: where a link stands is not known here.
+                    if (['line', 'href', 'column', 'followed', 'internal'].includes(column)) continue;
+                    for (const descending of [false, true]) {
+                        const value = (row: number) => linkValue(packed, all, row, column);
+                        // Sorting is stable: ties stay page by page.
+                        const sorted = [...all.link.keys()].sort((a, b) => {
+                            const [one, other] = [value(a) ?? '', value(b) ?? ''];
+                            if (one === other) return 0;
+                            if (one === '') return 1;
+                            if (other === '') return -1;
+                            return one < other !== descending ? -1 : 1;
+                        });
+                        const wanted = sorted.map((row) => [all.source[row], all.pageBlock[row], all.link[row]]);
+                        const found: number[][] = [];
+                        for (let from = 0; ; from += 7) {
+                            const window = linkWindowRows(packed, set, query, { column, descending }, from, 7);
+                            expect(window.total).toBe(wanted.length);
+                            const { source, pageBlock, link } = window.rows;
+                            link.forEach((at, row) => found.push([source[row]!, pageBlock[row]!, at]));
+                            if (link.length === 0) break;
+                        }
+                        expect(found, `${column} ${JSON.stringify(query)}`).toEqual(wanted);
+                    }
                 }
             }
         }
+    });
+
+    it('end where the table ends', () => {
+        const packed = packSurvey(site(2).measure()).survey;
+        const set = Bits.all(packed.count);
+        const order = { column: 'anchor', descending: false } as const;
+        const { total } = linkWindowRows(packed, set, { side: 'from' }, order, 0, 1);
+        expect(linkWindowRows(packed, set, { side: 'from' }, order, total - 2, 50).rows.link).toHaveLength(2);
+        expect(linkWindowRows(packed, set, { side: 'from' }, order, total + 5, 50).rows.link).toHaveLength(0);
+        expect(linkWindowRows(packed, Bits.of(packed.count, []), { side: 'from' }, order, 0, 5).total).toBe(0);
     });
 
     it('know a canonical to the page itself by its page', () => {

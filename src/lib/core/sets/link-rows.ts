@@ -51,36 +51,77 @@ export interface LinkRows {
     link: Uint32Array;
 }
 
+/** What a question asks for, worked out once for each list. */
+export interface LinkChoice {
+    graph: LinkGraph;
+    /** 1 for each link that is asked for. */
+    fits: Uint8Array;
+    /** How many of a list are, but for those to the carrying page itself. */
+    perList: Uint32Array;
+    /** How many of those to the carrying page itself are, where that page counts. */
+    selfPerList: Uint32Array;
+    wantsPage: (node: number) => boolean;
+    wantsBlock: (block: number) => boolean;
+    /** Whether links of a page to itself count: always from its side; from the other, where it is in the set. */
+    wantsSelf: (node: number) => boolean;
+}
+
+/** O(links of lists). */
+export function chooseLinks(survey: PackedSurvey, set: Bits, query: LinkQuery): LinkChoice {
+    const graph = linkGraphOf(survey);
+    const { blockRegion, listStart, target, kind, follow, nofollow } = graph;
+    const { count } = survey;
+    const wantedKind = query.kind === undefined ? -1 : LINK_KINDS.indexOf(query.kind);
+    const wantedRegion = query.region === undefined ? -1 : REGIONS.indexOf(query.region);
+    const isFrom = query.side === 'from';
+    const choose = () => {
+        const fits = new Uint8Array(target.length);
+        const perList = new Uint32Array(listStart.length - 1);
+        const selfPerList = new Uint32Array(listStart.length - 1);
+        for (let list = 0; list < perList.length; list++) {
+            const end = listStart[list + 1]!;
+            for (let link = listStart[list]!; link < end; link++) {
+                if (wantedKind !== -1 && kind[link] !== wantedKind) continue;
+                if (query.followed && follow[link] === 0) continue;
+                const to = target[link]!;
+                if (!isFrom && to !== TO_SELF && !(to >= 0 && to < count && set.has(to))) continue;
+                fits[link] = 1;
+                if (to === TO_SELF) selfPerList[list]!++;
+                else perList[list]!++;
+            }
+        }
+        return { fits, perList, selfPerList };
+    };
+    // From its side a link is chosen by itself, whatever the set.
+    const { fits, perList, selfPerList } = isFrom
+        ? once(survey, `links ${wantedKind} ${query.followed === true}`, choose)
+        : choose();
+    return {
+        graph,
+        fits,
+        perList,
+        selfPerList,
+        wantsPage: (node) => (!isFrom || set.has(node)) && !(query.followed && nofollow[node] === 1),
+        wantsBlock: (block) => wantedRegion === -1 || blockRegion[block] === wantedRegion,
+        wantsSelf: (node) => isFrom || set.has(node),
+    };
+}
+
 /**
  * Links from pages of the set, or to them, page by page in the order of URLs, as they stand on each page. Links of pages
  * that did not answer 200 are among them: they are kept, and count for nothing. O(link occurrences).
  */
 export function linkRows(survey: PackedSurvey, set: Bits, query: LinkQuery): LinkRows {
-    const graph = linkGraphOf(survey);
-    const { pageStart, pageBlocks, blockList, blockRegion, listStart, target, kind, follow, nofollow } = graph;
+    const { graph, fits, perList, selfPerList, wantsPage, wantsBlock, wantsSelf } = chooseLinks(survey, set, query);
+    const { pageStart, pageBlocks, blockList, listStart, target } = graph;
     const { count } = survey;
-    const wantedKind = query.kind === undefined ? -1 : LINK_KINDS.indexOf(query.kind);
-    const wantedRegion = query.region === undefined ? -1 : REGIONS.indexOf(query.region);
-    const isFrom = query.side === 'from';
-    // Each list once: how many of its links are wanted, a link to the carrying page itself apart.
-    const fits = new Uint8Array(target.length);
-    const perList = new Uint32Array(listStart.length - 1);
-    for (let list = 0; list < perList.length; list++) {
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            if (wantedKind !== -1 && kind[link] !== wantedKind) continue;
-            if (query.followed && follow[link] === 0) continue;
-            const to = target[link]!;
-            if (!isFrom && to !== TO_SELF && !(to >= 0 && to < count && set.has(to))) continue;
-            fits[link] = 1;
-            perList[list]!++;
-        }
-    }
     let most = 0;
-    const isWanted = (node: number): boolean =>
-        (isFrom ? set.has(node) : true) && !(query.followed && nofollow[node] === 1);
     for (let node = 0; node < count; node++) {
-        if (!isWanted(node)) continue;
-        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) most += perList[blockList[pageBlocks[at]!]!]!;
+        if (!wantsPage(node)) continue;
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const list = blockList[pageBlocks[at]!]!;
+            most += perList[list]! + selfPerList[list]!;
+        }
     }
     const rows: LinkRows = {
         source: new Uint32Array(most),
@@ -89,15 +130,13 @@ export function linkRows(survey: PackedSurvey, set: Bits, query: LinkQuery): Lin
     };
     let length = 0;
     for (let node = 0; node < count; node++) {
-        if (!isWanted(node)) continue;
+        if (!wantsPage(node)) continue;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
             const block = pageBlocks[at]!;
             const list = blockList[block]!;
-            if (perList[list] === 0 || (wantedRegion !== -1 && blockRegion[block] !== wantedRegion)) continue;
+            if (perList[list]! + selfPerList[list]! === 0 || !wantsBlock(block)) continue;
             for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-                if (fits[link] === 0) continue;
-                // A canonical to the page itself leads to the set when the page is in it.
-                if (!isFrom && target[link] === TO_SELF && !set.has(node)) continue;
+                if (fits[link] === 0 || (target[link] === TO_SELF && !wantsSelf(node))) continue;
                 rows.source[length] = node;
                 rows.pageBlock[length] = at;
                 rows.link[length++] = link;
@@ -192,63 +231,69 @@ const DEPENDS: Partial<Record<LinkTableColumn, 'source' | 'block' | 'link'>> = {
     template: 'block',
 };
 
+/** Columns whose values are words of a table: their order is that of the words, and no link need be looked at for it. */
+const WORDS: readonly LinkTableColumn[] = ['anchor', 'name', 'rel', 'fragment'];
+
+export interface LinkPlaces {
+    /** What a place belongs to. */
+    of: 'source' | 'block' | 'link';
+    /** Place of each of them, equal for equal values; -1 for what is not known. */
+    place: Int32Array;
+    /** How many different places there are. */
+    most: number;
+}
+
 /**
- * Rows in the order of a column, as row numbers; what is not known comes last either way, ties stay as they were.
- * O(rows + values log values).
+ * The order of links by a column. Values are compared once for each page, block or link of a list; what depends on the
+ * page too (a canonical to itself) is told by its first occurrence. Made once. O(links + values log values).
  */
-export function orderLinks(
-    survey: PackedSurvey,
-    rows: LinkRows,
-    column: LinkTableColumn,
-    descending: boolean,
-): Uint32Array {
-    const count = rows.link.length;
-    const numbers = new Uint32Array(count);
-    for (let row = 0; row < count; row++) numbers[row] = row;
-    if (MARKUP_COLUMNS.includes(column)) return numbers;
+export function linkPlaces(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
+    return once(survey, `places of links ${column}`, () =>
+        WORDS.includes(column) ? placesOfWords(survey, column) : placesOfValues(survey, column),
+    );
+}
+
+function placesOfWords(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
+    const codes = survey.numbers(`link_${column}`);
+    const words = survey.texts(`link_${column}_words`).all();
+    const sorted = [...words.keys()]
+        .filter((code) => words[code] !== '')
+        .sort((a, b) => (words[a]! < words[b]! ? -1 : 1));
+    const placeOf = new Int32Array(words.length).fill(-1);
+    sorted.forEach((code, index) => (placeOf[code] = index));
+    const place = new Int32Array(codes.length);
+    for (let link = 0; link < place.length; link++) place[link] = placeOf[codes[link]!]!;
+    return { of: 'link', place, most: sorted.length };
+}
+
+function placesOfValues(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
     const graph = linkGraphOf(survey);
-    const depends = DEPENDS[column] ?? 'link';
-    const keyOf = (row: number): number =>
-        depends === 'source'
-            ? rows.source[row]!
-            : depends === 'block'
-              ? graph.pageBlocks[rows.pageBlock[row]!]!
-              : rows.link[row]!;
-    const size =
-        depends === 'source' ? survey.count : depends === 'block' ? graph.blockList.length : graph.target.length;
-    // What depends on the page too (nofollow, a canonical to itself) is ordered by its first occurrence.
-    const places = once(survey, `places of links ${column}`, () => {
-        const place = new Int32Array(size).fill(-1);
-        const seen = new Uint8Array(size);
-        const values = new Map<Value, number[]>();
-        for (let node = 0; node < survey.count; node++) {
-            for (let at = graph.pageStart[node]!; at < graph.pageStart[node + 1]!; at++) {
-                const list = graph.blockList[graph.pageBlocks[at]!]!;
-                for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
-                    const key = depends === 'source' ? node : depends === 'block' ? graph.pageBlocks[at]! : link;
-                    if (seen[key] === 1) continue;
-                    seen[key] = 1;
-                    const value = valueOf(survey, graph, node, at, link, column);
-                    if (value === null || value === '') continue;
-                    const keys = values.get(value);
-                    if (keys) keys.push(key);
-                    else values.set(value, [key]);
-                }
-            }
-        }
-        const sorted = [...values.keys()].sort((a, b) => (a! < b! ? -1 : 1));
-        sorted.forEach((value, index) => values.get(value)!.forEach((key) => (place[key] = index)));
-        return { place, most: sorted.length };
-    });
-    const slots = places.most + 1;
-    const start = new Uint32Array(slots + 1);
-    const slotOf = (row: number): number => {
-        const place = places.place[keyOf(row)]!;
-        if (place === -1) return slots - 1;
-        return descending ? places.most - 1 - place : place;
+    const of = DEPENDS[column] ?? 'link';
+    const size = of === 'source' ? survey.count : of === 'block' ? graph.blockList.length : graph.target.length;
+    const place = new Int32Array(size).fill(-1);
+    const values = new Map<Value, number[]>();
+    const put = (key: number, node: number, at: number, link: number): void => {
+        const value = valueOf(survey, graph, node, at, link, column);
+        if (value === null || value === '') return;
+        const keys = values.get(value);
+        if (keys) keys.push(key);
+        else values.set(value, [key]);
     };
-    for (let row = 0; row < count; row++) start[slotOf(row) + 1]!++;
-    for (let slot = 0; slot < slots; slot++) start[slot + 1]! += start[slot]!;
-    for (let row = 0; row < count; row++) numbers[start[slotOf(row)]!++] = row;
-    return numbers;
+    const wasSeen = new Uint8Array(of === 'link' ? graph.listStart.length - 1 : size);
+    for (let node = 0; node < survey.count; node++) {
+        for (let at = graph.pageStart[node]!; at < graph.pageStart[node + 1]!; at++) {
+            const block = graph.pageBlocks[at]!;
+            const list = graph.blockList[block]!;
+            const key = of === 'source' ? node : of === 'block' ? block : list;
+            if (wasSeen[key] === 1) continue;
+            wasSeen[key] = 1;
+            if (of !== 'link') put(key, node, at, graph.listStart[list]!);
+            else
+                for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++)
+                    put(link, node, at, link);
+        }
+    }
+    const sorted = [...values.keys()].sort((a, b) => (a! < b! ? -1 : 1));
+    sorted.forEach((value, index) => values.get(value)!.forEach((key) => (place[key] = index)));
+    return { of, place, most: sorted.length };
 }

@@ -14,60 +14,99 @@ const A = LINK_KINDS.indexOf('a');
 const NONE = -1;
 const SEVERAL = -2;
 
+/** Links of lists that lead to pages of the site, as plain columns: the loops over them see one kind of array. */
+interface Lists {
+    /** Links of list `n`: `targets[start[n]] … targets[start[n + 1] - 1]`. */
+    start: Uint32Array;
+    /** Nodes. */
+    targets: Uint32Array;
+    /** Numbers of the links. */
+    links: Uint32Array;
+}
+
 /** What a narrowing lets pass. */
 interface Choice {
     graph: LinkGraph;
+    lists: Lists;
+    /** 1 for each link of the lists that passes; all do when null. */
+    fits: Uint8Array | null;
     /** Pages whose links count. */
     counts: (node: number) => boolean;
     block: (block: number) => boolean;
-    /** A followed link, with that anchor: `a` links only. */
-    link: (link: number) => boolean;
+    /** Whether any block is kept out. */
+    narrows: boolean;
 }
 
 function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
     const graph = linkGraphOf(survey);
-    const { isPage, nofollow, blockRegion, blockTemplate, kind, follow } = graph;
+    const { isPage, nofollow, blockRegion, blockTemplate } = graph;
     const region = narrow.region === undefined ? -1 : REGIONS.indexOf(narrow.region);
     const templates = new Set<number>();
     survey.head.templates.forEach(({ name, place }, number) => {
         if (narrow.template === name || narrow.template === place) templates.add(number);
     });
-    const anchors = narrow.anchor === undefined ? null : anchorsWith(survey, narrow.anchor.toLowerCase());
     const followed = narrow.followed === true;
+    const all = once(survey, `lists ${followed}`, () => listsOf(survey, graph, followed));
     return {
         graph,
+        lists: all,
+        fits: narrow.anchor === undefined ? null : anchored(survey, all, narrow.anchor.toLowerCase()),
         counts: (node) => isPage[node] === 1 && !(followed && nofollow[node] === 1),
         block: (block) =>
             (region === -1 || blockRegion[block] === region) &&
             (narrow.template === undefined || templates.has(blockTemplate[block]!)),
-        link: (link) => kind[link] === A && !(followed && follow[link] === 0) && (anchors === null || anchors(link)),
+        narrows: narrow.region !== undefined || narrow.template !== undefined,
     };
 }
 
-function anchorsWith(survey: PackedSurvey, text: string): (link: number) => boolean {
-    const fits = (column: string): ((link: number) => boolean) => {
+/** Links that count among those of each list: `a` links to pages, followed if asked. O(links). */
+function listsOf(survey: PackedSurvey, graph: LinkGraph, followed: boolean): Lists {
+    const { listStart, target, kind, follow } = graph;
+    const lists = listStart.length - 1;
+    const start = new Uint32Array(lists + 1);
+    const targets = new Uint32Array(target.length);
+    const links = new Uint32Array(target.length);
+    let length = 0;
+    for (let list = 0; list < lists; list++) {
+        const end = listStart[list + 1]!;
+        for (let link = listStart[list]!; link < end; link++) {
+            const to = target[link]!;
+            if (to < 0 || to >= survey.count || kind[link] !== A || (followed && follow[link] === 0)) continue;
+            targets[length] = to;
+            links[length++] = link;
+        }
+        start[list + 1] = length;
+    }
+    return { start, targets: targets.slice(0, length), links: links.slice(0, length) };
+}
+
+/** Those with a text in their anchor or their name: 1 for each such link of the lists. O(links + words). */
+function anchored(survey: PackedSurvey, { links }: Lists, text: string): Uint8Array {
+    const fits = new Uint8Array(links.length);
+    for (const column of ['link_anchor', 'link_name']) {
         const codes = survey.numbers(column);
-        const words = survey.texts(`${column}_words`).lower();
-        const has = Uint8Array.from(words, (word) => (word.includes(text) ? 1 : 0));
-        return (link) => has[codes[link]!] === 1;
-    };
-    const [anchor, name] = [fits('link_anchor'), fits('link_name')];
-    return (link) => anchor(link) || name(link);
+        const has = Uint8Array.from(survey.texts(`${column}_words`).lower(), (word) => (word.includes(text) ? 1 : 0));
+        if (!has.includes(1)) continue;
+        for (let slot = 0; slot < fits.length; slot++) fits[slot]! |= has[codes[links[slot]!]!]!;
+    }
+    return fits;
 }
 
 /** Pages with a link to a page of the set; a link to the page itself counts for nothing. */
 export function linksTo(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bits {
     const choice = choiceOf(survey, narrow);
-    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { blockList, pageStart, pageBlocks } = choice.graph;
+    const { start, targets } = choice.lists;
+    const { fits } = choice;
     const { count } = survey;
-    const lists = listStart.length - 1;
+    const lists = start.length - 1;
     // For each list: the only page of the set it leads to, none, or several.
     const leads = new Int32Array(lists).fill(NONE);
     for (let list = 0; list < lists; list++) {
-        const end = listStart[list + 1]!;
-        for (let link = listStart[list]!; link < end; link++) {
-            const to = target[link]!;
-            if (to < 0 || to >= count || !set.has(to) || !choice.link(link)) continue;
+        const end = start[list + 1]!;
+        for (let slot = start[list]!; slot < end; slot++) {
+            const to = targets[slot]!;
+            if (!set.has(to) || (fits !== null && fits[slot] === 0)) continue;
             if (leads[list] === NONE) leads[list] = to;
             else if (leads[list] !== to) {
                 leads[list] = SEVERAL;
@@ -92,9 +131,11 @@ export function linksTo(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bit
 /** Pages that a page of the set links to, itself aside. */
 export function linkedFrom(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bits {
     const choice = choiceOf(survey, narrow);
-    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { blockList, pageStart, pageBlocks } = choice.graph;
+    const { start, targets } = choice.lists;
+    const { fits } = choice;
     const { count } = survey;
-    const lists = listStart.length - 1;
+    const lists = start.length - 1;
     const from = new Int32Array(lists).fill(NONE);
     const nodes = set.nodes();
     for (let index = 0; index < nodes.length; index++) {
@@ -111,9 +152,9 @@ export function linkedFrom(survey: PackedSurvey, set: Bits, narrow: Narrowing): 
     for (let list = 0; list < lists; list++) {
         const source = from[list]!;
         if (source === NONE) continue;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            const to = target[link]!;
-            if (to >= 0 && to < count && to !== source && choice.link(link)) found.add(to);
+        const end = start[list + 1]!;
+        for (let slot = start[list]!; slot < end; slot++) {
+            if (targets[slot] !== source && (fits === null || fits[slot] === 1)) found.add(targets[slot]!);
         }
     }
     return found;
@@ -130,14 +171,15 @@ export function linkedOnlyFrom(survey: PackedSurvey, set: Bits, narrow: Narrowin
  */
 export function withinClicks(survey: PackedSurvey, set: Bits, clicks: number, narrow: Narrowing): Bits {
     const choice = choiceOf(survey, narrow);
-    const { listStart, target, blockList, pageStart, pageBlocks } = choice.graph;
+    const { blockList, pageStart, pageBlocks } = choice.graph;
+    const { start, targets } = choice.lists;
+    const { fits } = choice;
     const { count } = survey;
     const allowed = survey.numbers('robots_allowed');
     const redirect = survey.numbers('redirect');
     const refresh = survey.numbers('refresh');
     const found = new Bits(count);
-    const wasTaken = new Uint8Array(listStart.length - 1);
-    const narrows = narrow.region !== undefined || narrow.template !== undefined;
+    const wasTaken = new Uint8Array(start.length - 1);
     let level: number[] = [];
     const reach = (node: number, into: number[]): void => {
         if (found.has(node)) return;
@@ -159,11 +201,10 @@ export function withinClicks(survey: PackedSurvey, set: Bits, clicks: number, na
             for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
                 const block = pageBlocks[at]!;
                 const list = blockList[block]!;
-                if (wasTaken[list] === 1 || (narrows && !choice.block(block))) continue;
+                if (wasTaken[list] === 1 || (choice.narrows && !choice.block(block))) continue;
                 wasTaken[list] = 1;
-                for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-                    const to = target[link]!;
-                    if (to >= 0 && to < count && choice.link(link)) reach(to, next);
+                for (let slot = start[list]!; slot < start[list + 1]!; slot++) {
+                    if (fits === null || fits[slot] === 1) reach(targets[slot]!, next);
                 }
             }
         }

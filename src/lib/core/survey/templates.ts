@@ -24,7 +24,7 @@ export interface Template {
 }
 
 const SHARED_LINKS = 0.8;
-/** Representatives a block is compared with: those it shares its rarest links with. */
+/** Representatives a block is compared with for each of its links: those on most pages. */
 const MOST_COMPARED = 40;
 
 function linkKey(link: ListedLink): string {
@@ -32,7 +32,8 @@ function linkKey(link: ListedLink): string {
 }
 
 interface Growing {
-    rep: Set<string>;
+    /** Different links of the representative. */
+    size: number;
     blocks: number[];
 }
 
@@ -76,34 +77,48 @@ export function templatesOf(survey: MeasuredSurvey): Template[] {
     return templates.sort((a, b) => b.pages.length - a.pages.length || (a.name < b.name ? -1 : 1));
 }
 
-/** Groups blocks of one place: those on most pages first, each put to the first representative it is like. */
+/**
+ * Groups blocks of one place: those on most pages first, each put to the first representative it is like. Links are
+ * numbered, so that comparing two lists is counting.
+ */
 function groupBlocks(survey: MeasuredSurvey, blocks: number[], pagesOf: Map<number, number[]>): Growing[] {
     const listOf = (block: number): ListedLink[] => survey.listById.get(survey.blockById.get(block)?.list ?? -1) ?? [];
     const sorted = [...blocks].sort(
         (a, b) => pagesOf.get(b)!.length - pagesOf.get(a)!.length || listOf(b).length - listOf(a).length || a - b,
     );
     const groups: Growing[] = [];
-    const groupsWith = new Map<string, number[]>();
+    const numberOf = new Map<string, number>();
+    /** For each link the first groups whose representative has it. */
+    const groupsWith: number[][] = [];
+    /** Links shared with each group, for the block at hand; zero again after it. */
+    const shared = new Uint32Array(sorted.length);
     for (const block of sorted) {
-        const keys = new Set(listOf(block).map(linkKey));
-        const shared = new Map<number, number>();
-        const rarest = [...keys].sort((a, b) => (groupsWith.get(a)?.length ?? 0) - (groupsWith.get(b)?.length ?? 0));
-        for (const key of rarest) {
-            for (const group of (groupsWith.get(key) ?? []).slice(0, MOST_COMPARED))
-                shared.set(group, (shared.get(group) ?? 0) + 1);
+        const keys = new Set<number>();
+        for (const link of listOf(block)) {
+            const key = linkKey(link);
+            let number = numberOf.get(key);
+            if (number === undefined) {
+                number = groupsWith.push([]) - 1;
+                numberOf.set(key, number);
+            }
+            keys.add(number);
+        }
+        const touched: number[] = [];
+        for (const key of keys) {
+            for (const group of groupsWith[key]!) if (shared[group]!++ === 0) touched.push(group);
         }
         let found = -1;
-        for (const [group, count] of shared) {
-            const least = Math.min(keys.size, groups[group]!.rep.size);
-            if (count >= least * SHARED_LINKS && (found === -1 || group < found)) found = group;
+        for (const group of touched) {
+            const least = Math.min(keys.size, groups[group]!.size);
+            if (shared[group]! >= least * SHARED_LINKS && (found === -1 || group < found)) found = group;
+            shared[group] = 0;
         }
         if (found !== -1) groups[found]!.blocks.push(block);
         else {
-            groups.push({ rep: keys, blocks: [block] });
+            groups.push({ size: keys.size, blocks: [block] });
             for (const key of keys) {
-                const list = groupsWith.get(key);
-                if (list) list.push(groups.length - 1);
-                else groupsWith.set(key, [groups.length - 1]);
+                const list = groupsWith[key]!;
+                if (list.length < MOST_COMPARED) list.push(groups.length - 1);
             }
         }
     }

@@ -1,0 +1,138 @@
+/**
+ * A window of the Links table in any order, without making a row for each of millions of links: rows are counted by their
+ * place in the order, then only those in the window are picked up.
+ */
+import { TO_SELF, type PackedSurvey } from '../packed/packed-survey.ts';
+import type { Bits } from './bits.ts';
+import {
+    chooseLinks,
+    linkPlaces,
+    MARKUP_COLUMNS,
+    type LinkChoice,
+    type LinkPlaces,
+    type LinkQuery,
+    type LinkRows,
+    type LinkTableColumn,
+} from './link-rows.ts';
+
+export interface LinkOrder {
+    column: LinkTableColumn;
+    descending: boolean;
+}
+
+/**
+ * @param from first row wanted, from 0
+ * @param wanted most rows
+ * @returns rows of the window in order, and how many there are in all; what is not known comes last either way, ties come
+ * page by page as they stand. O(links + page blocks + rows of the places the window touches).
+ */
+export function linkWindowRows(
+    survey: PackedSurvey,
+    set: Bits,
+    query: LinkQuery,
+    order: LinkOrder,
+    from: number,
+    wanted: number,
+): { total: number; rows: LinkRows } {
+    const choice = chooseLinks(survey, set, query);
+    // What stands in the markup only is not to order by: then, as by default, in the order of pages.
+    const places = linkPlaces(survey, MARKUP_COLUMNS.includes(order.column) ? 'source' : order.column);
+    const slots = places.most + 1;
+    const slotAt = (key: number): number => {
+        const place = places.place[key]!;
+        return place === -1 ? slots - 1 : order.descending ? places.most - 1 - place : place;
+    };
+    const counts = countBySlot(survey, choice, places, slotAt, slots);
+    // First row of each slot; the last entry is the number of all.
+    const start = new Float64Array(slots + 1);
+    for (let slot = 0; slot < slots; slot++) start[slot + 1] = start[slot]! + counts[slot]!;
+    const total = start[slots]!;
+    const end = Math.min(from + wanted, total);
+    const size = Math.max(0, end - from);
+    const rows: LinkRows = {
+        source: new Uint32Array(size),
+        pageBlock: new Uint32Array(size),
+        link: new Uint32Array(size),
+    };
+    if (size === 0) return { total, rows };
+
+    /** 1 for slots that touch the window. */
+    const isNear = new Uint8Array(slots);
+    for (let slot = 0; slot < slots; slot++) if (start[slot]! < end && start[slot + 1]! > from) isNear[slot] = 1;
+    const { graph } = choice;
+    const isLink = places.of === 'link';
+    // Lists without a link near the window are passed over.
+    const isListNear = new Uint8Array(graph.listStart.length - 1);
+    if (isLink) {
+        for (let list = 0; list < isListNear.length; list++) {
+            for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
+                if (choice.fits[link] === 1 && isNear[slotAt(link)] === 1) isListNear[list] = 1;
+            }
+        }
+    } else isListNear.fill(1);
+    let found = 0;
+    for (let node = 0; node < survey.count && found < size; node++) {
+        if (!choice.wantsPage(node)) continue;
+        if (places.of === 'source' && isNear[slotAt(node)] === 0) continue;
+        for (let at = graph.pageStart[node]!; at < graph.pageStart[node + 1]!; at++) {
+            const block = graph.pageBlocks[at]!;
+            const list = graph.blockList[block]!;
+            if (isListNear[list] === 0 || choice.perList[list]! + choice.selfPerList[list]! === 0) continue;
+            if (!choice.wantsBlock(block) || (places.of === 'block' && isNear[slotAt(block)] === 0)) continue;
+            for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
+                if (choice.fits[link] === 0 || (graph.target[link] === TO_SELF && !choice.wantsSelf(node))) continue;
+                const slot = slotAt(isLink ? link : places.of === 'block' ? block : node);
+                if (isNear[slot] === 0) continue;
+                const row = start[slot]!++ - from;
+                if (row < 0 || row >= size) continue;
+                rows.source[row] = node;
+                rows.pageBlock[row] = at;
+                rows.link[row] = link;
+                found++;
+            }
+        }
+    }
+    return { total, rows };
+}
+
+/** Rows in each slot of the order. */
+function countBySlot(
+    survey: PackedSurvey,
+    choice: LinkChoice,
+    places: LinkPlaces,
+    slotAt: (key: number) => number,
+    slots: number,
+): Float64Array {
+    const { graph, perList, selfPerList, fits } = choice;
+    const counts = new Float64Array(slots);
+    const lists = graph.listStart.length - 1;
+    /** How often each list stands on pages that are asked for; and on those whose links to themselves count. */
+    const stands = new Uint32Array(lists);
+    const standsSelf = new Uint32Array(lists);
+    for (let node = 0; node < survey.count; node++) {
+        if (!choice.wantsPage(node)) continue;
+        const countsSelf = choice.wantsSelf(node);
+        for (let at = graph.pageStart[node]!; at < graph.pageStart[node + 1]!; at++) {
+            const block = graph.pageBlocks[at]!;
+            if (!choice.wantsBlock(block)) continue;
+            const list = graph.blockList[block]!;
+            if (places.of === 'link') {
+                stands[list]!++;
+                if (countsSelf) standsSelf[list]!++;
+            } else {
+                const rows = perList[list]! + (countsSelf ? selfPerList[list]! : 0);
+                if (rows > 0) counts[slotAt(places.of === 'block' ? block : node)]! += rows;
+            }
+        }
+    }
+    if (places.of === 'link') {
+        for (let list = 0; list < lists; list++) {
+            if (stands[list] === 0) continue;
+            for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
+                if (fits[link] === 0) continue;
+                counts[slotAt(link)]! += graph.target[link] === TO_SELF ? standsSelf[list]! : stands[list]!;
+            }
+        }
+    }
+    return counts;
+}
