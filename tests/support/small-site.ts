@@ -101,6 +101,19 @@ export class Site {
         return this;
     }
 
+    /** A sitemap was read: that a page is in none is a fact then. */
+    sitemap(): this {
+        this.rows.files.push({
+            kind: 'sitemap',
+            url: `${ORIGIN}/sitemap.xml`,
+            status: 200,
+            note: '',
+            entries: this.rows.evidence.filter(({ evidence }) => evidence === 'sitemap').length,
+            text: '',
+        });
+        return this;
+    }
+
     measure(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
         return measureSurvey({ start: `${ORIGIN}/`, state: 'finished', cut: [], ...info }, this.rows);
     }

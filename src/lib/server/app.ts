@@ -184,6 +184,12 @@ async function remake(survey: Survey): Promise<PackedSurvey> {
     return packed;
 }
 
+/** Site of a route's parameter; null when there is none. */
+export async function findSite(text: string): Promise<Site | null> {
+    const id = Number(text);
+    return Number.isInteger(id) ? getSite(appStore().db, id) : null;
+}
+
 /** Site and survey of a route's parameters; null when there is none. */
 export async function findRoute(params: {
     site: string;

@@ -2,7 +2,8 @@
 import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import { Bits } from '../core/sets/bits.ts';
 import { evaluateSet, partsFor, SetUnknown, type SetContext } from '../core/sets/evaluate-set.ts';
-import { fieldsOf, once, PRIORITY, type Field, type Value } from '../core/sets/fields.ts';
+import { fieldsOf, PRIORITY, type Field, type Value } from '../core/sets/fields.ts';
+import { once } from '../core/once.ts';
 import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';

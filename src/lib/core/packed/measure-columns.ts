@@ -5,6 +5,7 @@ import { depths, UNREACHED } from '../graph/depth.ts';
 import { linksOf, reversed, type Links } from '../graph/distinct.ts';
 import { bridges, dominators, loads } from '../graph/dominators.ts';
 import { lostWithout } from '../graph/without.ts';
+import { once } from '../once.ts';
 import { ORPHAN } from '../survey/measured-survey.ts';
 import { depthGraph, linkGraphOf, wayGraph } from './link-graph.ts';
 import type { PackedSurvey } from './packed-survey.ts';
@@ -101,33 +102,51 @@ function islandNumbers(out: Links, orphan: NumberColumn): Int32Array {
     return Int32Array.from(component, (group, node) => (isOrphan(node) ? (number.get(group) ?? -1) : -1));
 }
 
-/** How many reached pages would not be reached without each template. */
-function holdsOfTemplates(survey: PackedSurvey): void {
-    const { head, count } = survey;
-    const graph = linkGraphOf(survey);
-    const depth = survey.numbers('depth');
-    const parent = survey.numbers('parent');
-    const wayBlock = survey.numbers('way_block');
-    const isPage = survey.numbers('page');
-    const byDepth: number[] = [];
-    for (let node = 0; node < count; node++) if (depth[node] !== UNREACHED) byDepth.push(node);
-    const found = { depth: Int32Array.from(depth), parent: Int32Array.from(parent) };
-    // A parent at the same depth (a redirect) must come before its child.
-    byDepth.sort((a, b) => depth[a]! - depth[b]! || stepsOf(found, a) - stepsOf(found, b));
-    const templateBy = Int32Array.from({ length: count }, (_, node) => {
-        const at = wayBlock[node]!;
-        return at === -1 ? -1 : graph.blockTemplate[graph.pageBlocks[at]!]!;
+/** The paths of a survey by the template each is entered through, made once. */
+interface WaysByTemplate {
+    found: { depth: Int32Array; parent: Int32Array };
+    /** Reached nodes, those above before those below. */
+    byDepth: number[];
+    /** Number of the template whose link the shortest path of a node ends with; -1 for none. */
+    templateBy: Int32Array;
+    into: Links;
+}
+
+function waysByTemplate(survey: PackedSurvey): WaysByTemplate {
+    return once(survey, 'ways by template', () => {
+        const graph = linkGraphOf(survey);
+        const depth = survey.numbers('depth');
+        const wayBlock = survey.numbers('way_block');
+        const byDepth: number[] = [];
+        for (let node = 0; node < survey.count; node++) if (depth[node] !== UNREACHED) byDepth.push(node);
+        const found = { depth: Int32Array.from(depth), parent: Int32Array.from(survey.numbers('parent')) };
+        // A parent at the same depth (a redirect) must come before its child.
+        byDepth.sort((a, b) => depth[a]! - depth[b]! || stepsOf(found, a) - stepsOf(found, b));
+        const templateBy = Int32Array.from({ length: survey.count }, (_, node) => {
+            const at = wayBlock[node]!;
+            return at === -1 ? -1 : graph.blockTemplate[graph.pageBlocks[at]!]!;
+        });
+        return { found, byDepth, templateBy, into: wayGraph(survey).into };
     });
-    const entered = new Set(templateBy);
-    const { into } = wayGraph(survey);
+}
+
+/** Reached URLs that would not be reached without a template, by its number in the head. */
+export function heldByTemplate(survey: PackedSurvey, template: number): number[] {
+    const { found, byDepth, templateBy, into } = waysByTemplate(survey);
+    if (!templateBy.includes(template)) return [];
+    const graph = linkGraphOf(survey);
     const redirect = survey.numbers('redirect');
     const refresh = survey.numbers('refresh');
-    head.templates.slice(0, MOST_TEMPLATES).forEach((template, number) => {
-        if (!entered.has(number)) return;
-        const holds = (from: number, to: number): boolean =>
-            redirect[from] === to || refresh[from] === to || hasLinkBeside(graph, from, to, number);
-        const lost = lostWithout(into, found, byDepth, (node) => templateBy[node] === number, holds);
-        template.holds = lost.reduce((pages, node) => pages + isPage[node]!, 0);
+    const holds = (from: number, to: number): boolean =>
+        redirect[from] === to || refresh[from] === to || hasLinkBeside(graph, from, to, template);
+    return lostWithout(into, found, byDepth, (node) => templateBy[node] === template, holds);
+}
+
+/** How many reached pages would not be reached without each template. */
+function holdsOfTemplates(survey: PackedSurvey): void {
+    const isPage = survey.numbers('page');
+    survey.head.templates.slice(0, MOST_TEMPLATES).forEach((template, number) => {
+        template.holds = heldByTemplate(survey, number).reduce((pages, node) => pages + isPage[node]!, 0);
     });
 }
 

@@ -1,7 +1,7 @@
 /** Measures of the whole link graph of a survey: what the areas tell, and the API gives. */
 import { concentration, type Concentration } from '../graph/concentration.ts';
 import { sectionFlow } from '../graph/flow.ts';
-import { once } from '../sets/fields.ts';
+import { once } from '../once.ts';
 import type { PackedSurvey, PackedTemplate } from './packed-survey.ts';
 import { rankedGraph, standingOf } from './standing.ts';
 

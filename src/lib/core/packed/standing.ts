@@ -83,24 +83,30 @@ export function standingOf(survey: PackedSurvey, ownOnly = false): Standing {
     return { standing, leak, siteLeak: nodes.length === 0 ? 0 : leaked / nodes.length, sweeps };
 }
 
-/** For each page, the share of its followed distinct internal targets, after landing, that are errors or closed. */
-function leakShares(survey: PackedSurvey): Float64Array {
-    const { pageStart, pageBlocks, blockList, listStart, target, kind, follow, isPage, nofollow } = linkGraphOf(survey);
-    const { count } = survey;
+/** 1 for URLs where weight is lost: errors, failures, and what robots.txt closes. */
+export function lostUrls(survey: PackedSurvey): Uint8Array {
     const status = survey.numbers('status');
     const allowed = survey.numbers('robots_allowed');
     const notRead = survey.numbers('not_read');
-    const landing = landings(survey);
     const failed = new Set(FAILURES.map((reason) => 1 + NOT_READ_REASONS.indexOf(reason)));
-    const isLost = (node: number): boolean =>
-        allowed[node] === 0 || status[node]! >= 400 || (status[node] === 0 && failed.has(notRead[node]!));
-    const lost = Uint8Array.from({ length: count }, (_, node) => (isLost(node) ? 1 : 0));
-    const shares = new Float64Array(count);
+    return Uint8Array.from({ length: survey.count }, (_, node) =>
+        allowed[node] === 0 || status[node]! >= 400 || (status[node] === 0 && failed.has(notRead[node]!)) ? 1 : 0,
+    );
+}
+
+/**
+ * Tells for each page whose links count where its followed links end: distinct internal URLs, after landing. The array is
+ * used again for the next page. O(link occurrences).
+ */
+export function eachEnds(survey: PackedSurvey, visit: (node: number, ends: readonly number[]) => void): void {
+    const { pageStart, pageBlocks, blockList, listStart, target, kind, follow, isPage, nofollow } = linkGraphOf(survey);
+    const { count } = survey;
+    const landing = landings(survey);
     const mark = new Int32Array(count).fill(-1);
+    const ends: number[] = [];
     for (let node = 0; node < count; node++) {
         if (isPage[node] !== 1 || nofollow[node] === 1) continue;
-        let targets = 0;
-        let gone = 0;
+        ends.length = 0;
         mark[node] = node;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
             const list = blockList[pageBlocks[at]!]!;
@@ -111,11 +117,21 @@ function leakShares(survey: PackedSurvey): Float64Array {
                 const end = landing[to] === -1 ? to : landing[to]!;
                 if (mark[end] === node) continue;
                 mark[end] = node;
-                targets++;
-                gone += lost[end]!;
+                ends.push(end);
             }
         }
-        shares[node] = targets === 0 ? 0 : gone / targets;
+        visit(node, ends);
     }
+}
+
+/** For each page, the share of its followed distinct internal targets, after landing, that are errors or closed. */
+function leakShares(survey: PackedSurvey): Float64Array {
+    const lost = lostUrls(survey);
+    const shares = new Float64Array(survey.count);
+    eachEnds(survey, (node, ends) => {
+        let gone = 0;
+        for (const end of ends) gone += lost[end]!;
+        shares[node] = ends.length === 0 ? 0 : gone / ends.length;
+    });
     return shares;
 }

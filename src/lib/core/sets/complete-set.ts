@@ -117,6 +117,7 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
                 option('within 2 clicks of (', 'Pages so few clicks from one of these.'),
                 option('known from', 'Known by some evidence.'),
                 option('sitemap is', 'Listed by one sitemap.'),
+                option('held by template', 'Pages that one template alone leads to.'),
                 option('in survey', 'A set of another survey of this site.'),
                 option('set', 'A saved set.'),
                 option('not', 'Everything else.'),

@@ -3,7 +3,8 @@ import { evidenceBit } from '../evidence/evidence.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
 import { Bits } from './bits.ts';
-import { fieldsOf, once, PRIORITY, type Field, type NumberField, type TextField } from './fields.ts';
+import { fieldsOf, PRIORITY, type Field, type NumberField, type TextField } from './fields.ts';
+import { once } from '../once.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { misfits } from './misfits.ts';
 import {
@@ -12,6 +13,7 @@ import {
     linkedFrom,
     linkedOnlyFrom,
     linksTo,
+    heldBy,
     listedBy,
     redirectsTo,
     withinClicks,
@@ -64,6 +66,8 @@ export function evaluateSet(set: SetExpression, context: SetContext, saved = 0):
         }
         case 'listed':
             return listedBy(survey, set.sitemap);
+        case 'held':
+            return heldBy(survey, set.template);
         case 'number':
             return compared(context, numberField(context, set.field), set.test, set.value);
         case 'range': {

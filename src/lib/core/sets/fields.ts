@@ -6,8 +6,10 @@ import { originOf, pathOf } from '../address/address.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
+import { once } from '../once.ts';
 import { ORPHAN } from '../survey/measured-survey.ts';
 import { NOT_READ_REASONS } from '../survey/survey-rows.ts';
 
@@ -46,16 +48,6 @@ export interface ChoiceField extends Common {
 }
 
 export type Field = NumberField | TextField | ChoiceField;
-
-/** What was made of a survey is kept with it, made once. */
-const made = new WeakMap<PackedSurvey, Map<string, unknown>>();
-
-export function once<T>(survey: PackedSurvey, name: string, make: () => T): T {
-    let own = made.get(survey);
-    if (!own) made.set(survey, (own = new Map()));
-    if (!own.has(name)) own.set(name, make());
-    return own.get(name) as T;
-}
 
 const number = (name: string, what: string, unknown = -1, column = name.replaceAll(' ', '_')): NumberField => ({
     name,
@@ -252,6 +244,10 @@ const FIELDS: Field[] = [
                 ),
             ),
     },
+    {
+        ...number('own links', 'Links outside blocks that other pages have too, each occurrence.'),
+        numbers: (survey) => once(survey, 'own links', () => ownLinks(survey)),
+    },
     number('words', 'Words of the body text.'),
     number('main words', 'Words of the main text, without shared blocks.'),
     length('title'),
@@ -313,6 +309,30 @@ const FIELDS: Field[] = [
     chosenText('type note', 'What is odd about the content type as sent.'),
     chosenText('body trouble', 'Why the body is not whole.'),
 ];
+
+/** `a` links with a target in blocks that stand on one page alone; -1 for what is no page. O(page blocks + links). */
+function ownLinks(survey: PackedSurvey): Int32Array {
+    const graph = linkGraphOf(survey);
+    const { pageStart, pageBlocks, blockList, blockPages, listStart, target, kind, isPage } = graph;
+    const perList = Uint32Array.from({ length: listStart.length - 1 }, (_, list) => {
+        let links = 0;
+        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+            if (kind[link] === 0 && target[link]! >= 0) links++;
+        }
+        return links;
+    });
+    const found = new Int32Array(survey.count).fill(-1);
+    for (let node = 0; node < survey.count; node++) {
+        if (isPage[node] !== 1) continue;
+        let links = 0;
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const block = pageBlocks[at]!;
+            if (blockPages[block]! <= 1) links += perList[blockList[block]!]!;
+        }
+        found[node] = links;
+    }
+    return found;
+}
 
 /** Texts -> numbers of words; the empty text has number 0. */
 function choicesOf(texts: readonly string[]): { codes: NumberColumn; words: readonly string[] } {

@@ -3,7 +3,8 @@ import { isFollowed, LINK_KINDS, REGIONS, type LinkKind, type Region } from '../
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
 import { TO_SELF, type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from './bits.ts';
-import { once, type Value } from './fields.ts';
+import { type Value } from './fields.ts';
+import { once } from '../once.ts';
 
 export const LINK_SIDES = ['from', 'to'] as const;
 export type LinkSide = (typeof LINK_SIDES)[number];

@@ -5,7 +5,8 @@ import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import { ORPHAN } from '../survey/measured-survey.ts';
 import { PAGE_COLUMNS } from '../survey/page-record.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
-import { fieldsOf, once, PRIORITY, valueAt, type Field, type Value } from './fields.ts';
+import { fieldsOf, PRIORITY, valueAt, type Field, type Value } from './fields.ts';
+import { once } from '../once.ts';
 
 export interface PageColumn {
     /** As exports call it: `incoming_pages`. */

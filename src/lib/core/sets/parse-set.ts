@@ -36,7 +36,7 @@ interface Name {
         | { kind: 'flag'; name: string }
         | { kind: 'field'; field: Field }
         | { kind: 'relation'; name: (typeof RELATIONS)[number] }
-        | { kind: 'known' | 'within' | 'survey' | 'saved' | 'sitemap' | 'all' };
+        | { kind: 'known' | 'within' | 'survey' | 'saved' | 'sitemap' | 'held' | 'all' };
 }
 
 /** Every name an expression can begin with, longest first. */
@@ -50,6 +50,7 @@ function namesFor(fields: readonly Field[]): Name[] {
         { words: ['in', 'survey'], of: { kind: 'survey' } },
         { words: ['set'], of: { kind: 'saved' } },
         { words: ['sitemap'], of: { kind: 'sitemap' } },
+        { words: ['held', 'by', 'template'], of: { kind: 'held' } },
         { words: ['all'], of: { kind: 'all' } },
     ];
     return names.sort((a, b) => b.words.length - a.words.length);
@@ -165,6 +166,8 @@ class Parser {
                 }
                 return { kind: 'listed', sitemap: this.#value('sitemap', 'the address of a sitemap') };
             }
+            case 'held':
+                return { kind: 'held', template: this.#value('template', 'the name of a template') };
             case 'saved':
                 return { kind: 'saved', name: this.#value('saved', 'the name of a saved set') };
             case 'survey': {

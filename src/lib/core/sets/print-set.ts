@@ -19,6 +19,8 @@ export function printSet(set: SetExpression, fields: readonly Field[] = [...fiel
                 return `known from ${of.evidence}`;
             case 'listed':
                 return `sitemap is ${quoted(of.sitemap)}`;
+            case 'held':
+                return `held by template ${quoted(of.template, true)}`;
             case 'number':
                 return `${of.field} ${of.test} ${value(of.field, of.value)}`;
             case 'range':

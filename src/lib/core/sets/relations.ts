@@ -4,9 +4,10 @@
  */
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
+import { heldByTemplate } from '../packed/measure-columns.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from './bits.ts';
-import { once } from './fields.ts';
+import { once } from '../once.ts';
 import type { Narrowing } from './set-expression.ts';
 
 const A = LINK_KINDS.indexOf('a');
@@ -287,6 +288,19 @@ export function listedBy(survey: PackedSurvey, sitemap: string): Bits {
         for (let node = 0; node < survey.count; node++) {
             for (let at = start[node]!; at < start[node + 1]!; at++) if (files[at] === file) found.add(node);
         }
+        return found;
+    });
+}
+
+/** Pages that would not be reached without a template, by its name or its place. */
+export function heldBy(survey: PackedSurvey, template: string): Bits {
+    return once(survey, `held by ${template}`, () => {
+        const found = new Bits(survey.count);
+        const isPage = survey.numbers('page');
+        survey.head.templates.forEach(({ name, place }, number) => {
+            if (template !== name && template !== place) return;
+            for (const node of heldByTemplate(survey, number)) if (isPage[node] === 1) found.add(node);
+        });
         return found;
     });
 }

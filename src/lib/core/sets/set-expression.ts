@@ -30,6 +30,7 @@ export type SetExpression =
     | { kind: 'flag'; name: string }
     | { kind: 'known'; evidence: Evidence }
     | { kind: 'listed'; sitemap: string }
+    | { kind: 'held'; template: string }
     | { kind: 'number'; field: string; test: Comparison; value: number }
     | { kind: 'range'; field: string; from: number; to: number }
     | { kind: 'text'; field: string; test: TextTest; value: string }

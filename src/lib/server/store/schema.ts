@@ -45,6 +45,8 @@ export const sites = mysqlTable('site', {
     settings: json('settings').notNull(),
     /** Headers, cookies and sign-in last used, sealed by `access/secret-box.ts`; null when there are none. */
     secrets: bytes('secrets'),
+    /** Deepest depth the architect wants, for all pages and for those of priority 1 to 3 (`DepthGoals`); null for none. */
+    depthGoals: json('depth_goals'),
     createdAt: moment('created_at').notNull(),
 });
 
@@ -374,6 +376,39 @@ export const priorities = mysqlTable(
         createdAt: moment('created_at').notNull(),
     },
     (table) => [index('priority_site').on(table.siteId)],
+);
+
+/** What the architect wrote down about a page, a set or a section. Of the site, not of a survey. */
+export const notes = mysqlTable(
+    'note',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** `page`, `set` or `section`. */
+        about: varchar('about', { length: 16 }).notNull(),
+        /** A URL, an expression of the set language, or the name of a section. */
+        subject: text('subject').notNull(),
+        text: text('text').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('note_site').on(table.siteId)],
+);
+
+/** The structure the architect intends: pages in the order of the list, each below another. */
+export const intendedPages = mysqlTable(
+    'intended_page',
+    {
+        siteId: int('site_id').notNull(),
+        ordinal: int('ordinal').notNull(),
+        /** Title or address, as it was written. */
+        label: text('label').notNull(),
+        url: address('url'),
+        /** Ordinal of the page above it; null at the top. */
+        parent: int('parent'),
+        /** 1 to 3; null for none. */
+        priority: tinyint('priority'),
+    },
+    (table) => [primaryKey({ columns: [table.siteId, table.ordinal] })],
 );
 
 /** A door check as it was found. */

@@ -1,5 +1,6 @@
 /** Sites: a start URL, and the settings last used for it. */
 import { desc, eq } from 'drizzle-orm';
+import { DepthGoals, NO_GOALS } from '../../wire/goals.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import { StoredSettings } from '../access/settings.ts';
 import type { Database } from './connect.ts';
@@ -12,11 +13,16 @@ export interface Site {
     settings: SurveySettings;
     /** Headers, cookies and sign-in last used, sealed; null when there are none. */
     secrets: Buffer | null;
+    depthGoals: DepthGoals;
     createdAt: number;
 }
 
 function toSite(row: typeof schema.sites.$inferSelect): Site {
-    return { ...row, settings: StoredSettings.parse(row.settings) };
+    return {
+        ...row,
+        settings: StoredSettings.parse(row.settings),
+        depthGoals: row.depthGoals === null ? NO_GOALS : DepthGoals.parse(row.depthGoals),
+    };
 }
 
 /** All sites, newest first. */
@@ -64,4 +70,9 @@ export async function saveSiteSettings(
     secrets: Buffer | null = null,
 ): Promise<void> {
     await db.update(schema.sites).set({ settings, secrets }).where(eq(schema.sites.id, id));
+}
+
+/** What depth the architect wants at most; nulls for no goal. */
+export async function saveDepthGoals(db: Database, id: number, goals: DepthGoals): Promise<void> {
+    await db.update(schema.sites).set({ depthGoals: goals }).where(eq(schema.sites.id, id));
 }

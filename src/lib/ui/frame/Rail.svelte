@@ -18,8 +18,11 @@
         surveys: RailSurvey[];
         areas: { name: string; question: string; href: string; isCurrent: boolean }[];
         onTheme: () => void;
+        /** Opens the box that finds; left out where there is nothing to find yet. */
+        onFind?: () => void;
+        onKeys?: () => void;
     }
-    let { site, sites, survey, surveys, areas, onTheme }: Props = $props();
+    let { site, sites, survey, surveys, areas, onTheme, onFind, onKeys }: Props = $props();
     const label = (item: RailSurvey): string => `Survey ${item.number}${stateWord(item)}`;
     /** When it was taken; the demo says besides what date of its story it stands for. */
     const dated = (item: RailSurvey): string =>
@@ -76,8 +79,13 @@
             </a>
         {/each}
     </nav>
-    <div class="foot max-sm:hidden flex items-center justify-between px-2 py-1 border-t border-(--rule) ink2">
-        <span>Set <kbd>/</kbd> Step <kbd>[</kbd> <kbd>]</kbd></span>
+    <div class="foot max-sm:hidden flex flex-nowrap! items-center justify-between px-1 py-1 border-t border-(--rule) ink2">
+        <span class="flex">
+            {#if onFind}<button class="tb !px-1" onclick={onFind} aria-keyshortcuts="Control+K Meta+K"
+                    >Find <kbd>Ctrl K</kbd></button
+                >{/if}
+            {#if onKeys}<button class="tb !px-1" onclick={onKeys} aria-keyshortcuts="?">Keys <kbd>?</kbd></button>{/if}
+        </span>
         <button class="tb !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
             <svg class="mark" width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
                 ><circle cx="7" cy="7" r="6" fill="none" stroke="currentColor" /><path
@@ -118,7 +126,7 @@
     }
     kbd {
         border: 1px solid var(--edge);
-        padding: 0 4px;
+        padding: 0 3px;
         font-family: var(--font-mono);
         font-size: 0.6875rem;
     }

@@ -4,6 +4,11 @@
     import type { PageSheet, SheetLink } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { count, counted, day, moment } from '../parts/format.ts';
+    import type { Finding } from '$lib/core/areas/page-findings.ts';
+    import type { PageLinks } from '$lib/core/areas/page-links.ts';
+    import NoteList from '../parts/NoteList.svelte';
+    import SeverityMark from '../parts/SeverityMark.svelte';
+    import FedFeeds from './FedFeeds.svelte';
     import GateChain from './GateChain.svelte';
     import SheetFacts from './SheetFacts.svelte';
     import type { SheetDetails } from '../../core/survey/page-details.ts';
@@ -30,6 +35,15 @@
         onPriority: (url: string, value: number | null) => Promise<string>;
         /** Address that shows a set. */
         setHref: (line: string) => string;
+        /** What it is called, what feeds it and what it feeds. */
+        links: PageLinks;
+        findings: (Omit<Finding, 'place'> & { line: number | null })[];
+        notes: { id: number; text: string; createdAt: number }[];
+        onNote: (url: string, text: string) => Promise<string>;
+        onForgetNote: (id: number) => Promise<string>;
+        /** Address with the sheet pinned beside the next one, or no longer pinned. */
+        pinHref: string;
+        isPinned?: boolean;
     }
     let {
         sheet,
@@ -44,6 +58,13 @@
         onAskAllTheSame,
         onPriority,
         setHref,
+        links,
+        findings,
+        notes,
+        onNote,
+        onForgetNote,
+        pinHref,
+        isPinned = false,
     }: Props = $props();
     let refusal = $state('');
     const record = $derived(sheet.record);
@@ -122,7 +143,7 @@
     {/if}
 {/snippet}
 
-<aside class="sheet" aria-label="Page sheet">
+<aside class="sheet" class:pinned={isPinned} aria-label={isPinned ? 'Pinned page sheet' : 'Page sheet'}>
     <div class="set-bar !justify-between">
         <span class="ink3 flex items-center" data-sveltekit-noscroll>
             {#if place}
@@ -137,9 +158,12 @@
                         href={hrefOf(place.after)}
                         aria-label="Next page in the set">]</a
                     >{/if}
-            {:else}Page sheet{/if}
+            {:else}{isPinned ? 'Pinned' : 'Page sheet'}{/if}
         </span>
-        <a class="tb" href={closeHref} data-sveltekit-noscroll aria-label="Close the page sheet">Close ×</a>
+        <span class="flex" data-sveltekit-noscroll>
+            {#if !isPinned}<a class="tb" href={pinHref} title="Keeps this sheet beside the next one">Pin</a>{/if}
+            <a class="tb" href={closeHref} aria-label="Close the {isPinned ? 'pinned sheet' : 'page sheet'}">Close ×</a>
+        </span>
     </div>
     <div class="sheet-body" data-sveltekit-noscroll>
         <section class="!border-t-0">
@@ -185,6 +209,58 @@
                 </ol>
                 <p class="note">Numbers at the right: line of the link in the page before.</p>
             {/if}
+        </section>
+        {#if findings.length > 0}
+            <section>
+                <h3 class="pane-name">Findings <span class="note">{count(findings.length)}</span></h3>
+                <ul>
+                    {#each findings as finding, index (index)}
+                        <li class="finding">
+                            <SeverityMark severity={finding.severity} />
+                            <span class="min-w-0 breaks"
+                                >{finding.line === null ? finding.say : finding.say.replace(/\.$/, '')}{@render lineOf(
+                                    sheet.node,
+                                    finding.line,
+                                )}</span
+                            >
+                        </li>
+                    {/each}
+                </ul>
+            </section>
+        {/if}
+        {#if links.called.length > 0}
+            <section>
+                <h3 class="pane-name">Called <span class="note">{counted(links.called.length, 'name')}</span></h3>
+                <ul>
+                    {#each links.called.slice(0, 8) as item (`${item.isName} ${item.anchor}`)}
+                        <li class="called">
+                            <span class="aside cut" title={item.anchor}
+                                >{item.anchor === '' ? 'no words' : `“${item.anchor}”`}{item.isName
+                                    ? ' (name)'
+                                    : ''}</span
+                            >
+                            <svg width="60" height="8" aria-hidden="true"
+                                ><rect
+                                    x="0.5"
+                                    y="0.5"
+                                    width={Math.max(1, (item.links / (links.called[0]?.links ?? 1)) * 59)}
+                                    height="7"
+                                    fill={item.anchor === '' ? 'none' : 'var(--color-primary)'}
+                                    stroke="var(--color-primary)"
+                                /></svg
+                            >
+                            <span class="n text-right">{count(item.links)}</span>
+                        </li>
+                    {/each}
+                </ul>
+                {#if links.called.length > 8}<p class="note">
+                        {counted(links.called.length - 8, 'rarer name')} not listed.
+                    </p>{/if}
+            </section>
+        {/if}
+        <section>
+            <h3 class="pane-name mb-1">Fed by, feeds</h3>
+            <FedFeeds fedBy={links.fedBy} feeds={links.feeds} {setHref} />
         </section>
         <section>
             <h3 class="pane-name">
@@ -239,10 +315,10 @@
                         {double.others === 1 ? 'has' : 'have'}
                         {double.what}
                     </dd>{/each}
-                <dt><label for="sheet-priority">priority</label></dt>
+                <dt><label for="sheet-priority-{sheet.node}">priority</label></dt>
                 <dd>
                     <select
-                        id="sheet-priority"
+                        id="sheet-priority-{sheet.node}"
                         class="field !w-auto"
                         value={String(weight.priority ?? '')}
                         onchange={async (event) =>
@@ -258,6 +334,15 @@
                     </select>
                 </dd>
             </dl>
+        </section>
+        <section>
+            <h3 class="pane-name mb-1">Notes</h3>
+            <NoteList
+                {notes}
+                about="this page"
+                onWrite={(text) => onNote(String(record.url), text)}
+                onForget={onForgetNote}
+            />
         </section>
         <section>
             <h3 class="pane-name">How it is known</h3>
@@ -310,6 +395,19 @@
 </aside>
 
 <style>
+    .finding {
+        display: grid;
+        grid-template-columns: 16px minmax(0, 1fr);
+        gap: 4px;
+        padding: 1px 0;
+    }
+    .called {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 60px 44px;
+        gap: 8px;
+        align-items: center;
+        min-height: 20px;
+    }
     .way {
         display: grid;
         grid-template-columns: 16px minmax(0, 1fr) auto;

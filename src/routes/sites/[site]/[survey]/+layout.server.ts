@@ -1,11 +1,15 @@
 import { error } from '@sveltejs/kit';
+import { pageFindings } from '$lib/core/areas/page-findings.ts';
+import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
 import { appStore, findRoute, isEnded } from '$lib/server/app.ts';
-import { evaluateLine, placeInSet } from '$lib/server/current-set.ts';
+import { evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
-import { sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
-import { listSites } from '$lib/server/store/site-store.ts';
+import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
+import { listNotes } from '$lib/server/store/note-store.ts';
+import { listSites, type Site } from '$lib/server/store/site-store.ts';
 import { listSurveys, type Survey } from '$lib/server/store/survey-store.ts';
+import type { DepthGoals } from '$lib/wire/goals.ts';
 
 function railSurvey(survey: Survey) {
     return {
@@ -26,12 +30,14 @@ export async function load({ params, url, depends }) {
     const { site, survey } = found;
     const { db } = appStore();
     const [sites, surveys] = await Promise.all([listSites(db), listSurveys(db, site.id)]);
-    const node = Number(url.searchParams.get('page') ?? NaN);
-    const wantsSheet = Number.isInteger(node) && node >= 0;
+    const [asked, pinned] = [nodeOf(url, 'page'), nodeOf(url, 'pin')];
+    const wantsSheet = asked !== null || pinned !== null;
     const current = await evaluateLine(survey, url.searchParams.get('set') ?? '', wantsSheet ? ['links'] : []);
     const { survey: packed } = current;
-    const sheet = wantsSheet && node < packed.count ? pageSheet(packed, node, current) : null;
-    if (sheet) await tellLines(survey, packed, sheet);
+    const [open, beside] = await Promise.all([
+        openSheet(site, survey, current, asked),
+        pinned === asked ? null : openSheet(site, survey, current, pinned),
+    ]);
     return {
         site: { id: site.id, name: site.name, start: site.start },
         sites: sites.map(({ id, name }) => ({ id, name })),
@@ -51,9 +57,45 @@ export async function load({ params, url, depends }) {
         saved: current.saved.map(({ name, expression }) => ({ name, expression })),
         givenColumns: packed.head.given.map(({ name, type }) => ({ name, type })),
         known: packed.count,
+        open,
+        beside,
+        place: open ? placeInSet(current, url.searchParams, open.sheet.node) : null,
+    };
+}
+
+/** A node that a parameter names; null for none. */
+function nodeOf(url: URL, name: string): number | null {
+    const node = Number(url.searchParams.get(name) ?? NaN);
+    return Number.isInteger(node) && node >= 0 ? node : null;
+}
+
+/** The strictest goal that holds for a page of that priority. */
+function goalFor(goals: DepthGoals, priority: number): number | null {
+    const own = [null, goals.first, goals.second, goals.third][priority] ?? null;
+    return own ?? goals.all;
+}
+
+/** Everything about one page; null where there is no such page. */
+async function openSheet(site: Site, survey: Survey, current: CurrentSet, node: number | null) {
+    const { survey: packed } = current;
+    if (node === null || node >= packed.count) return null;
+    const sheet = pageSheet(packed, node, current);
+    const found = pageFindings(packed, node, goalFor(site.depthGoals, current.priority[node]!));
+    const places = found.flatMap(({ place }) => (place ? [place] : []));
+    const [details, given, notes, marks] = await Promise.all([
+        sheetDetails(survey, packed, node),
+        givenOf(survey, packed.url(node)),
+        listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
+        markupOf(survey, packed, places),
+        tellLines(survey, packed, sheet),
+    ]);
+    let next = 0;
+    return {
         sheet,
-        details: sheet ? await sheetDetails(survey, packed, node) : null,
-        given: sheet ? await givenOf(survey, packed.url(node)) : [],
-        place: sheet ? placeInSet(current, url.searchParams, node) : null,
+        details,
+        given,
+        links: pageLinksOf(packed, node),
+        findings: found.map(({ place, ...finding }) => ({ ...finding, line: place ? marks[next++]!.line : null })),
+        notes: notes.map(({ id, text, createdAt }) => ({ id, text, createdAt })),
     };
 }

@@ -2,49 +2,34 @@
     import { goto, invalidate } from '$app/navigation';
     import { page } from '$app/state';
     import Rail from '$lib/ui/frame/Rail.svelte';
+    import Find from '$lib/ui/frame/Find.svelte';
+    import KeyList from '$lib/ui/frame/KeyList.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
+    import { REACH_PARTS, SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { switchTheme } from '$lib/ui/frame/theme.ts';
-    import { CompletionAnswer } from '$lib/wire/sets.ts';
+    import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
 
-    const PARTS_OF_SURVEY = [
-        'progress',
-        'completeness',
-        'evidence',
-        'orphans',
-        'sitemaps',
-        'links-in',
-        'templates',
-        'hosts',
-    ];
+    /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
+    const SET_VIEWS = ['brief', 'reach', 'weight', 'pages', 'links'];
     let { data, children } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const part = $derived(page.url.pathname.slice(base.length + 1));
+    const withSet = $derived(data.set.text === '' ? '' : `?${new URLSearchParams({ set: data.set.text })}`);
+    const area = (name: string, question: string, parts: readonly string[]) => ({
+        name,
+        question,
+        href: `${base}/${parts[0]}${SET_VIEWS.includes(parts[0] ?? '') ? withSet : ''}`,
+        isCurrent: parts.includes(part),
+    });
     const areas = $derived([
-        {
-            name: 'Brief',
-            question: 'where do we stand?',
-            href: `${base}/brief`,
-            isCurrent: page.url.pathname === `${base}/brief`,
-        },
-        {
-            name: 'Pages',
-            question: 'look a page up',
-            href: `${base}/pages`,
-            isCurrent: page.url.pathname === `${base}/pages`,
-        },
-        {
-            name: 'Links',
-            question: 'look a link up',
-            href: `${base}/links`,
-            isCurrent: page.url.pathname === `${base}/links`,
-        },
-        {
-            name: 'Survey',
-            question: 'how was it read?',
-            href: `${base}/progress`,
-            isCurrent: PARTS_OF_SURVEY.some((part) => page.url.pathname === `${base}/${part}`),
-        },
+        area('Brief', 'where do we stand?', ['brief']),
+        area('Reach', 'can it be got to?', Object.keys(REACH_PARTS)),
+        area('Weight', 'where does weight go?', ['weight']),
+        area('Pages', 'look a page up', ['pages']),
+        area('Links', 'look a link up', ['links']),
+        area('Survey', 'how was it read?', Object.keys(SURVEY_PARTS)),
         { name: 'Door check', question: 'is it open?', href: `/sites/${data.site.id}/door`, isCurrent: false },
     ]);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
@@ -57,13 +42,16 @@
         return () => clearTimeout(timer);
     });
 
-    function withPage(node: number | null): string {
+    function withParams(values: Record<string, number | null>): string {
         const params = new URLSearchParams(page.url.searchParams);
-        if (node === null) params.delete('page');
-        else params.set('page', String(node));
+        for (const [name, value] of Object.entries(values)) {
+            if (value === null) params.delete(name);
+            else params.set(name, String(value));
+        }
         const query = params.toString();
         return query === '' ? page.url.pathname : `${page.url.pathname}?${query}`;
     }
+    const withPage = (node: number | null): string => withParams({ page: node });
 
     async function readAgain(body: { kind: 'page' | 'folder'; url: string }): Promise<string> {
         const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/spot`, {
@@ -96,15 +84,15 @@
         return refusal.success ? refusal.data.message : 'That did not work. Try again.';
     }
 
-    /** Where a set is shown: in the table that is open, else among the pages. */
+    /** Where a set is shown: in the view that is open if it shows sets, else among the pages. */
     function setHref(text: string): string {
-        const isTable = page.url.pathname === `${base}/pages` || page.url.pathname === `${base}/links`;
-        const params = new URLSearchParams(isTable ? page.url.searchParams : undefined);
+        const stays = SET_VIEWS.includes(part);
+        const params = new URLSearchParams(stays ? page.url.searchParams : undefined);
         params.delete('page');
         if (text === '') params.delete('set');
         else params.set('set', text);
         const query = params.toString();
-        return `${isTable ? page.url.pathname : `${base}/pages`}${query === '' ? '' : `?${query}`}`;
+        return `${stays ? page.url.pathname : `${base}/pages`}${query === '' ? '' : `?${query}`}`;
     }
 
     const sets = $derived(`/api/v1/sites/${data.site.id}/sets`);
@@ -141,21 +129,108 @@
         return told(await fetch(`/api/v1/sites/${data.site.id}/priorities`, { method: 'POST', headers, body }));
     }
 
+    const headers = { 'content-type': 'application/json' };
+    const notes = $derived(`/api/v1/sites/${data.site.id}/notes`);
+
+    async function writeNote(url: string, text: string): Promise<string> {
+        const body = JSON.stringify({ about: 'page', subject: url, text });
+        return told(await fetch(notes, { method: 'POST', headers, body }));
+    }
+
+    async function forgetNote(id: number): Promise<string> {
+        return told(await fetch(`${notes}?id=${id}`, { method: 'DELETE' }));
+    }
+
+    let find: ReturnType<typeof Find> | undefined = $state();
+    let keys: ReturnType<typeof KeyList> | undefined = $state();
+    const things = $derived([
+        ...areas.map(({ name, question, href }) => ({
+            kind: 'area' as const,
+            name,
+            note: question,
+            go: () => void goto(href),
+        })),
+        ...[...Object.entries(REACH_PARTS), ...Object.entries(SURVEY_PARTS)]
+            .filter(([id]) => id !== 'reach' && id !== 'progress')
+            .map(([id, name]) => ({ kind: 'area' as const, name, note: '', go: () => void goto(`${base}/${id}`) })),
+        ...data.saved.map(({ name, expression }) => ({
+            kind: 'set' as const,
+            name,
+            note: expression,
+            go: () => void goto(setHref(`set ${JSON.stringify(name)}`)),
+        })),
+        ...[
+            { name: 'Start a new survey', note: '', go: () => void goto(`/sites/${data.site.id}/new-survey`) },
+            { name: 'Show all pages', note: 'clears the set', go: () => void goto(setHref('')) },
+            { name: 'Switch between light and dark', note: '', go: switchTheme },
+            { name: 'All sites', note: '', go: () => void goto('/sites') },
+            { name: 'List of keys', note: '?', go: () => keys?.open() },
+        ].map((action) => ({ kind: 'action' as const, ...action })),
+    ]);
+
+    async function findPages(text: string, signal: AbortSignal) {
+        const asked = new URLSearchParams({ set: JSON.stringify(text), count: '8', columns: 'url,title' });
+        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/pages?${asked}`, { signal });
+        return PageWindowAnswer.parse(await answer.json()).rows.map(({ node, record }) => ({
+            node,
+            url: String(record.url ?? ''),
+            title: String(record.title ?? ''),
+        }));
+    }
+
     function onKey(event: KeyboardEvent): void {
         const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+        if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey)) {
+            event.preventDefault();
+            find?.open();
+            return;
+        }
+        if (document.querySelector('dialog[open]')) return;
+        if (event.key === '?' && !isTyping) keys?.open();
         if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey) {
             event.preventDefault();
             document.getElementById('set-text')?.focus();
         }
         const step = event.key === '[' ? data.place?.before : event.key === ']' ? data.place?.after : undefined;
         if (step != null && !isTyping) void goto(withPage(step), { noScroll: true, keepFocus: true });
-        if (event.key === 'Escape' && data.sheet) void goto(withPage(null), { noScroll: true, keepFocus: true });
+        if (event.key === 'Escape' && data.open) void goto(withPage(null), { noScroll: true, keepFocus: true });
     }
 </script>
 
 <svelte:window onkeydown={onKey} />
 
-<div class="frame" class:with-sheet={data.sheet !== null}>
+{#snippet sheetOf(item: NonNullable<typeof data.open>, isPinned: boolean)}
+    <PageSheet
+        {...item}
+        {isPinned}
+        place={isPinned ? null : data.place}
+        origin={data.origin}
+        hrefOf={withPage}
+        sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
+        onReadAgain={readAgain}
+        onPriority={setPriority}
+        {setHref}
+        onAskAllTheSame={askAllTheSame}
+        onNote={writeNote}
+        onForgetNote={forgetNote}
+        pinHref={withParams({ pin: item.sheet.node })}
+        closeHref={withParams(isPinned ? { pin: null } : { page: null })}
+    />
+{/snippet}
+
+<Find
+    bind:this={find}
+    {things}
+    {findPages}
+    origin={data.origin}
+    onPage={(node) => goto(withPage(node), { noScroll: true })}
+/>
+<KeyList bind:this={keys} />
+<div
+    class="frame"
+    class:with-sheet={data.open !== null || data.beside !== null}
+    class:with-two={data.open !== null && data.beside !== null}
+>
     <Rail
         site={data.site}
         sites={data.sites}
@@ -163,6 +238,8 @@
         surveys={data.surveys}
         {areas}
         onTheme={switchTheme}
+        onFind={() => find?.open()}
+        onKeys={() => keys?.open()}
     />
     <div class="neatline" class:partial={isPartial} aria-hidden="true"></div>
     <main id="main" class="main">
@@ -181,20 +258,6 @@
         />
         {@render children()}
     </main>
-    {#if data.sheet}
-        <PageSheet
-            sheet={data.sheet}
-            place={data.place}
-            origin={data.origin}
-            hrefOf={withPage}
-            sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
-            details={data.details}
-            given={data.given}
-            onReadAgain={readAgain}
-            onPriority={setPriority}
-            {setHref}
-            onAskAllTheSame={askAllTheSame}
-            closeHref={withPage(null)}
-        />
-    {/if}
+    {#if data.beside}{@render sheetOf(data.beside, true)}{/if}
+    {#if data.open}{@render sheetOf(data.open, false)}{/if}
 </div>

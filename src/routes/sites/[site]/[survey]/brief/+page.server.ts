@@ -1,28 +1,59 @@
 import { error } from '@sveltejs/kit';
-import { ORPHAN } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord } from '$lib/core/survey/page-record.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { countPages } from '$lib/core/areas/count-pages.ts';
+import { jobsOf } from '$lib/core/areas/jobs.ts';
+import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
+import { once } from '$lib/core/once.ts';
+import { siteMeasures } from '$lib/core/packed/site-measures.ts';
+import { misfits } from '$lib/core/sets/misfits.ts';
+import { appStore, findRoute, isEnded, openPacked } from '$lib/server/app.ts';
+import { openArea } from '$lib/server/areas.ts';
+import { baselineOf } from '$lib/server/current-set.ts';
 
-/** Orphans listed on the Brief itself; the rest is one click away. */
-const LISTED = 40;
+const MOST_JOBS = 10;
 
-export async function load({ params, depends }) {
+export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { measured, counts } = await openSurvey(found.survey);
-    const orphans: number[] = [];
-    for (let node = 0; node < measured.count; node++) {
-        if (measured.orphan[node] === ORPHAN.strict || measured.orphan[node] === ORPHAN.adrift) orphans.push(node);
-    }
+    const { site, survey } = found;
+    const { current, packed, counts, within } = await openArea(survey, url, ['links']);
+    const measures = siteMeasures(packed);
+    const goal = site.depthGoals.all;
+    // While a survey runs everything changes under the reader: jobs are told of what is read.
+    const ended = isEnded(survey);
+    const { jobs, more } = ended
+        ? once(packed, `jobs ${goal}`, () => jobsOf(packed, goal, MOST_JOBS))
+        : { jobs: [], more: 0 };
+    const baseline = ended && survey.settings.spot === null ? await baselineOf(appStore().db, survey) : null;
+    const earlier = baseline && (await openPacked(baseline, ['core', 'text']));
+    const { starved, overfed } = misfits(packed, current.priority);
     return {
         counts,
-        hasSitemap: measured.hasSitemap,
-        files: measured.rows.files.map(({ kind, url, status, note }) => ({ kind, url, status, note })),
-        orphans: orphans.slice(0, LISTED).map((node) => ({
-            node,
-            kind: measured.orphan[node] === 1 ? 'strict' : 'adrift',
-            record: pageRecord(measured, node),
-        })),
+        inSet: within ? countPages(packed, within) : null,
+        hasSitemap: packed.head.hasSitemap,
+        weight: {
+            gini: measures.weight.all.gini,
+            leak: measures.leak,
+            ranked: measures.ranked,
+            starved: starved.length,
+            overfed: overfed.length,
+            hasPriorities: current.priority.some((value) => value > 0),
+        },
+        jobs,
+        more,
+        baseline: baseline && {
+            number: baseline.number,
+            createdAt: baseline.createdAt,
+            asOf: baseline.asOf,
+            /** Settings that differ, by name: what changed may be the question, not the site. */
+            settings: differing(baseline.settings, survey.settings),
+        },
+        since: earlier && once(packed, `since ${baseline.number}`, () => sinceBaseline(earlier, packed)),
     };
+}
+
+function differing(before: object, after: object): string[] {
+    const names = new Set([...Object.keys(before), ...Object.keys(after)]);
+    const text = (of: object, name: string): string => JSON.stringify(of[name as keyof typeof of]) ?? '';
+    return [...names].filter((name) => name !== 'spot' && name !== 'pins' && text(before, name) !== text(after, name));
 }

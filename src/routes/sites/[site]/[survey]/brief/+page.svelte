@@ -1,25 +1,21 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
-    import { page } from '$app/state';
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import type { Evidence } from '$lib/core/evidence/evidence.ts';
     import DepthSounding from '$lib/ui/charts/DepthSounding.svelte';
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
     import GateChannel from '$lib/ui/charts/GateChannel.svelte';
-    import Address from '$lib/ui/parts/Address.svelte';
-    import PageMark from '$lib/ui/parts/PageMark.svelte';
+    import Figure from '$lib/ui/charts/Figure.svelte';
+    import { GATES } from '$lib/core/gates/gates.ts';
+    import SeverityMark from '$lib/ui/parts/SeverityMark.svelte';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
-    import { count, counted } from '$lib/ui/parts/format.ts';
+    import { count, counted, day } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const counts = $derived(data.counts);
     const set = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
-    const withPage = (node: number): string => {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.set('page', String(node));
-        return `?${params}`;
-    };
+    const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const running = $derived(!data.survey.isEnded);
     const CUT: Record<string, string> = {
         'max-pages': 'the page limit was reached',
@@ -42,6 +38,28 @@
         'broken-reply': 'answer not readable',
     };
     const notRead = $derived(Object.entries(counts.byNotRead));
+    const percent = (share: number): string => `${(share * 100).toFixed(1)}%`;
+    function shownAs(shown: string, value: number | null): string {
+        if (value === null) return 'not known';
+        if (shown === 'share') return percent(value);
+        return shown === 'mean' ? value.toFixed(1) : shown === 'fraction' ? value.toFixed(2) : count(value);
+    }
+    function changed(shown: string, before: number | null, after: number | null): string {
+        if (before === null || after === null) return '';
+        const by = after - before;
+        const text =
+            shown === 'share'
+                ? (by * 100).toFixed(1)
+                : shown === 'mean'
+                  ? by.toFixed(1)
+                  : shown === 'fraction'
+                    ? by.toFixed(2)
+                    : count(by);
+        if (Number(text.replaceAll(',', '')) === 0) return '0';
+        return by > 0 ? `+${text}` : text.replace('-', '−');
+    }
+    const when = (item: { createdAt: number; asOf: string }): string =>
+        day(item.asOf === '' ? item.createdAt : Date.parse(item.asOf));
 </script>
 
 <svelte:head><title>Brief · {data.site.name} · Edge Map</title></svelte:head>
@@ -98,15 +116,19 @@
         </div>
     </div>
     <div class="pane-row brief-mid">
-        <section class="pane" aria-label="How deep">
-            <h2 class="pane-name mb-1">
-                How deep <span class="note"
-                    >{counts.meanDepth === null ? '' : `mean ${counts.meanDepth.toFixed(1)} clicks`}</span
-                >
-            </h2>
+        <Figure
+            name="How deep"
+            note={counts.meanDepth === null ? '' : `mean ${counts.meanDepth.toFixed(1)} clicks`}
+            cells={() => [
+                ['depth', 'pages', 'indexable'],
+                ...counts.depths.map(({ depth, pages, indexable }) => [depth, pages, indexable]),
+                ['not reached', counts.orphans?.all ?? null, counts.orphans?.indexable ?? null],
+            ]}
+        >
             {#if counts.depths.length > 0}
                 <DepthSounding
                     bands={counts.depths}
+                    inSet={data.inSet?.depths ?? null}
                     unreached={counts.orphans?.all ?? null}
                     hrefOfDepth={(depth) => (depth === 'none' ? set({ orphan: 'any' }) : set({ read: 'pages', depth }))}
                     onChoose={(depth) => void goto(set({ read: 'pages', depth }))}
@@ -120,100 +142,146 @@
                     counts.beside.notRead,
                 )} not read.
             </p>
-        </section>
-        <section class="pane wide" aria-label="What may be indexed">
-            <h2 class="pane-name mb-1">
-                What may be indexed <span class="note">URLs that pass each gate, and what stops there</span>
-            </h2>
+        </Figure>
+        <Figure
+            name="What may be indexed"
+            class="wide"
+            note="URLs that pass each gate, and what stops there"
+            cells={() => [
+                ['gate', 'stop there'],
+                ...GATES.map((gate) => [gate, counts.byGate[gate] ?? 0]),
+                ['indexable', counts.indexable],
+                ['not known', counts.gateUnknown],
+            ]}
+        >
             <GateChannel byGate={counts.byGate} hrefOfGate={(gate) => set({ gate })} />
             {#if counts.gateUnknown > 0}<p class="note">
                     <a class="set" href={set({ gate: 'unknown' })}>{count(counts.gateUnknown)}</a> URLs were not read: their
                     gates are not known and they are not in the channel.
                 </p>{/if}
-        </section>
-        <section class="pane" aria-label="How we know of them">
-            <h2 class="pane-name">How we know of them</h2>
+            {#if data.weight.ranked > 0}
+                <p class="mt-2">
+                    <b>Weight.</b> Gini <a class="set" href="{base}/weight">{data.weight.gini.toFixed(2)}</a>;
+                    <a class="set" href="{line('leak > 0')}&order=leak.desc">{percent(data.weight.leak)}</a> leaks into
+                    errors and closed pages{#if data.weight.hasPriorities}; <a class="set" href={line('starved')}
+                            >{count(data.weight.starved)}</a
+                        >
+                        that matter {data.weight.starved === 1 ? 'is' : 'are'} starved{/if}.
+                </p>
+            {/if}
+            {#if data.inSet}
+                <p class="mt-2">
+                    <b>The current set.</b>
+                    {counted(data.inSet.pages, 'page')} of {count(data.inSet.known)} known URLs; {count(
+                        data.inSet.reached,
+                    )} reached, {count(data.inSet.indexable)} indexable.
+                </p>
+            {/if}
+        </Figure>
+        <Figure
+            name="How we know of them"
+            cells={() => [
+                ['known by', 'URLs', 'pages', 'orphans'],
+                ...counts.evidence.map((group) => [group.evidence.join(' '), group.urls, group.pages, group.orphans]),
+            ]}
+        >
             <EvidenceMatrix
                 groups={counts.evidence}
                 hrefOf={(group) => set({ evidence: group.evidence as Evidence[] })}
             />
-        </section>
+            <p class="note mt-1"><a class="set" href="{base}/completeness">What this survey cannot claim</a></p>
+        </Figure>
     </div>
     <div class="pane-row brief-low">
-        <section class="pane" aria-label="Orphans by evidence">
-            <h2 class="pane-name">Not reached, by evidence</h2>
-            {#if counts.orphans === null}
-                <p class="ink2">Not known: in a partial survey a page may be linked from what was not read.</p>
-            {:else if counts.orphans.all === 0}
-                <p class="ink2">
-                    {data.hasSitemap
-                        ? 'Every page that was read is reached by links.'
-                        : 'Not asked: only links are known here, and by links everything was found. A sitemap would tell what they leave out.'}
-                </p>
-            {:else}
-                <EvidenceMatrix
-                    groups={counts.orphanEvidence}
-                    hrefOf={(group) => set({ orphan: 'any', evidence: group.evidence as Evidence[] })}
-                    hatched
-                />
-                <p class="mt-1">
-                    <a class="set" href={set({ orphan: 'strict' })}>{count(counts.orphans.strict)}</a> strict: no page
-                    links to them. <a class="set" href={set({ orphan: 'adrift' })}>{count(counts.orphans.adrift)}</a>
-                    adrift: only other orphans do. <b>{count(counts.orphans.indexable)}</b> may be indexed all the same.
-                </p>
-            {/if}
-            <h2 class="pane-name mt-3">Files read</h2>
-            {#each data.files as file (file.url)}
-                <p class="mt-0.5">
-                    <Address url={file.url} origin={data.origin} most={34} />
-                    <span class="note">{file.status ?? 'not read'}; {file.note}</span>
-                </p>
-            {/each}
-        </section>
-        <section class="pane" aria-label="Orphans">
-            <h2 class="pane-name">
-                Orphans <span class="note">read, and no path of links leads to them from the start page</span>
+        <section class="pane" aria-label="Fix once">
+            <h2 class="pane-name mb-1">
+                Fix once <span class="note">one edit each where one does it; faults first, then by pages</span>
             </h2>
-            {#if data.orphans.length > 0}
-                <table class="ruled">
+            {#if !data.survey.isEnded}
+                <p class="ink2">Told when the survey has ended.</p>
+            {:else if data.jobs.length === 0}
+                <p class="ink2">Nothing found that one of these edits would mend.</p>
+            {:else}
+                <table class="ruled jobs">
                     <thead
                         ><tr
-                            ><th><span class="visually-hidden">Form</span></th><th
-                                >Address on {data.origin.replace(/^https?:\/\//, '')}</th
-                            ><th class="spare">Title</th><th>Kind</th><th>Known by</th><th class="num spare"
-                                >Incoming pages</th
-                            ></tr
+                            ><th><span class="visually-hidden">Severity</span></th><th>one edit</th><th class="spare"
+                                >where</th
+                            ><th>effect</th></tr
                         ></thead
                     >
                     <tbody>
-                        {#each data.orphans as orphan (orphan.node)}
+                        {#each data.jobs as job (job.set + job.say)}
                             <tr>
-                                <td><PageMark gate={orphan.record.gate as string | null} reached={false} /></td>
-                                <td
-                                    ><a class="set plain-set" href={withPage(orphan.node)} data-sveltekit-noscroll
-                                        ><Address url={String(orphan.record.url)} origin={data.origin} /></a
-                                    ></td
-                                >
-                                <td class="spare">{orphan.record.title}</td>
-                                <td class="nw">{orphan.kind}</td>
-                                <td class="ink2 nw">{orphan.record.evidence}</td>
-                                <td class="num spare">{orphan.record.incoming_pages}</td>
+                                <td><SeverityMark severity={job.severity} /></td>
+                                <td>{job.say}</td>
+                                <td class="spare ink2">{job.where}</td>
+                                <td><a class="set" href={line(job.set)}>{count(job.pages)}</a> {job.effect}</td>
                             </tr>
                         {/each}
                     </tbody>
                 </table>
-                {#if counts.orphans && counts.orphans.all > data.orphans.length}<p class="mt-1">
-                        <a class="set" href={set({ orphan: 'any' })}>All {count(counts.orphans.all)} orphans</a>
-                    </p>{/if}
+                {#if data.more > 0}<p class="note mt-1">{counted(data.more, 'smaller job')} not listed.</p>{/if}
+            {/if}
+        </section>
+        <section class="pane" aria-label="Since the baseline">
+            {#if data.baseline && data.since}
+                {@const { orphans } = data.since}
+                <h2 class="pane-name mb-1">
+                    Since survey {data.baseline.number}
+                    <span class="note"
+                        >{data.baseline.settings.length === 0
+                            ? 'same settings'
+                            : `settings differ: ${data.baseline.settings.join(', ')}`}</span
+                    >
+                </h2>
+                <table class="ruled">
+                    <thead
+                        ><tr
+                            ><th><span class="visually-hidden">Measure</span></th><th class="num"
+                                >{when(data.baseline)}</th
+                            ><th class="num">now</th><th class="num">change</th></tr
+                        ></thead
+                    >
+                    <tbody>
+                        {#each data.since.rows as row (row.name)}
+                            <tr>
+                                <td>{row.name}</td>
+                                <td class="num">{shownAs(row.shown, row.before)}</td>
+                                <td class="num"
+                                    >{#if row.set !== '' && row.after !== null && row.shown === 'count'}<a
+                                            class="set"
+                                            href={line(row.set)}>{shownAs(row.shown, row.after)}</a
+                                        >{:else}{shownAs(row.shown, row.after)}{/if}</td
+                                >
+                                <td class="num">{changed(row.shown, row.before, row.after)}</td>
+                            </tr>
+                        {/each}
+                    </tbody>
+                </table>
+                {#if orphans && (orphans.before > 0 || orphans.new > 0)}
+                    <p class="risk-line mt-2">
+                        {#if orphans.before > 0}Of {counted(orphans.before, 'orphan')} then, {count(orphans.reached)}
+                            {orphans.reached === 1 ? 'is' : 'are'} reached now, {count(orphans.gone)}
+                            {orphans.gone === 1 ? 'is' : 'are'} gone, {count(orphans.still)}
+                            {orphans.still === 1 ? 'is' : 'are'} left.{/if}
+                        {#if orphans.new > 0}{count(orphans.new)} {orphans.new === 1 ? 'is' : 'are'} new.{/if}
+                    </p>
+                {/if}
             {:else}
+                <h2 class="pane-name mb-1">Since the baseline</h2>
                 <p class="ink2">
-                    {counts.orphans === null
-                        ? 'A complete survey is needed to name them.'
-                        : data.hasSitemap
-                          ? 'None.'
-                          : 'None among the pages that links reach; others could not be looked for.'}
+                    {data.survey.isEnded
+                        ? 'There is no earlier whole survey of this site to compare with. The next survey will tell what changed.'
+                        : 'Told when the survey has ended.'}
                 </p>
             {/if}
         </section>
     </div>
 </div>
+
+<style>
+    .jobs td:nth-child(2) {
+        overflow-wrap: anywhere;
+    }
+</style>

@@ -1,7 +1,8 @@
 <script lang="ts">
     import { invalidateAll } from '$app/navigation';
     import { IMPORT_WORDS, type ImportKind } from '$lib/core/evidence/imports.ts';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import EvidenceFile from '$lib/ui/evidence/EvidenceFile.svelte';
     import { count, counted, day, moment } from '$lib/ui/parts/format.ts';
     import { ImportAnswer, UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
@@ -56,7 +57,7 @@
 </script>
 
 <svelte:head><title>Evidence · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="evidence" />
+<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="evidence" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
@@ -15,7 +16,7 @@
 </script>
 
 <svelte:head><title>Other hosts · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="hosts" />
+<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="hosts" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
@@ -36,7 +37,7 @@
 </script>
 
 <svelte:head><title>Links in · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="links-in" />
+<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="links-in" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

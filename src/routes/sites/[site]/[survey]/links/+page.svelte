@@ -62,7 +62,7 @@
     columns={data.shown}
     order={data.order}
     origin={data.origin}
-    selected={data.sheet?.node ?? null}
+    selected={data.open?.sheet.node ?? null}
     setSize={data.set.text === '' ? null : data.set.size}
     {fetchWindow}
     hrefOf={(node) => withParams({ page: String(node) })}

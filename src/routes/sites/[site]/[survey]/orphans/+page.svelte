@@ -1,7 +1,8 @@
 <script lang="ts">
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { page } from '$app/state';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
@@ -17,7 +18,7 @@
 </script>
 
 <svelte:head><title>Orphans · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="orphans" />
+<SubAreas {base} name="Reach" parts={REACH_PARTS} current="orphans" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -88,7 +88,7 @@
         columns={data.shown}
         order={data.order}
         origin={data.origin}
-        selected={data.sheet?.node ?? null}
+        selected={data.open?.sheet.node ?? null}
         isPartial={data.survey.isPartial || !data.survey.isEnded}
         {fetchWindow}
         hrefOf={(node) => withParams({ page: String(node) })}

@@ -5,7 +5,8 @@
     import { Refusal } from '$lib/wire/survey-requests.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import SettingsSummary from '$lib/ui/parts/SettingsSummary.svelte';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted, moment } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
@@ -106,7 +107,7 @@
 </script>
 
 <svelte:head><title>Survey {data.survey.number} · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="progress" />
+<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="progress" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline" aria-live="polite">

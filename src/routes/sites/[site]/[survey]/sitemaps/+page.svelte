@@ -1,6 +1,7 @@
 <script lang="ts">
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
@@ -10,7 +11,7 @@
 </script>
 
 <svelte:head><title>Sitemaps · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="sitemaps" />
+<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="sitemaps" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SurveyTabs from '$lib/ui/frame/SurveyTabs.svelte';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
@@ -19,7 +20,7 @@
 </script>
 
 <svelte:head><title>Templates · {data.site.name} · Edge Map</title></svelte:head>
-<SurveyTabs {base} current="templates" />
+<SubAreas {base} name="Reach" parts={REACH_PARTS} current="templates" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

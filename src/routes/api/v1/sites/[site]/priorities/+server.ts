@@ -1,24 +1,19 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore } from '$lib/server/app.ts';
+import { appStore, findSite } from '$lib/server/app.ts';
 import { listPriorities, setPriority } from '$lib/server/store/set-store.ts';
-import { getSite } from '$lib/server/store/site-store.ts';
 import { PrioritySaid } from '$lib/wire/sets.ts';
-
-async function siteOf(text: string) {
-    const site = Number.isInteger(Number(text)) ? await getSite(appStore().db, Number(text)) : null;
-    if (!site) error(404, 'There is no such site.');
-    return site;
-}
 
 /** What was said of priorities: by page, by set, by column. */
 export async function GET({ params }) {
-    const site = await siteOf(params.site);
+    const site = await findSite(params.site);
+    if (!site) error(404, 'There is no such site.');
     return json(await listPriorities(appStore().db, site.id));
 }
 
 /** Sets a priority, or takes it away: `{ by, subject, value }`. */
 export async function POST({ params, request }) {
-    const site = await siteOf(params.site);
+    const site = await findSite(params.site);
+    if (!site) error(404, 'There is no such site.');
     const asked = PrioritySaid.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, 'Say by what (page, set or column), of what, and 1, 2, 3 or null.');
     const { by, subject, value } = asked.data;

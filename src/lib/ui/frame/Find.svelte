@@ -1,0 +1,171 @@
+<script lang="ts">
+    /** One box for everything that can be gone to: pages, areas, saved sets, actions. */
+    import { addressParts } from '../parts/format.ts';
+
+    export interface Found {
+        kind: 'page' | 'area' | 'set' | 'action';
+        name: string;
+        note: string;
+        go: () => void;
+    }
+    interface Props {
+        /** Areas, saved sets and actions: looked through here. */
+        things: Found[];
+        /** Pages whose address or title has the text. */
+        findPages: (text: string, signal: AbortSignal) => Promise<{ node: number; url: string; title: string }[]>;
+        onPage: (node: number) => void;
+        origin: string;
+    }
+    let { things, findPages, onPage, origin }: Props = $props();
+    let dialog: HTMLDialogElement | undefined = $state();
+    let text = $state('');
+    let pages = $state<Found[]>([]);
+    let place = $state(0);
+    let trouble = $state('');
+    let asked: AbortController | null = null;
+    const KINDS = { page: 'page', area: 'area', set: 'saved set', action: 'action' } as const;
+    const MOST = 6;
+
+    const own = $derived.by(() => {
+        const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+        const fits = ({ name, note }: Found): boolean =>
+            words.every((word) => `${name} ${note}`.toLowerCase().includes(word));
+        return things.filter(fits).slice(0, words.length === 0 ? 12 : MOST);
+    });
+    const found = $derived([...own, ...pages]);
+
+    export function open(): void {
+        text = '';
+        pages = [];
+        place = 0;
+        trouble = '';
+        dialog?.showModal();
+    }
+
+    async function look(): Promise<void> {
+        asked?.abort();
+        place = 0;
+        const wanted = text.trim();
+        if (wanted.length < 2) {
+            pages = [];
+            return;
+        }
+        const mine = new AbortController();
+        asked = mine;
+        try {
+            const rows = await findPages(wanted, mine.signal);
+            trouble = '';
+            pages = rows.map(({ node, url, title }) => {
+                const { host, folder, last } = addressParts(url, origin);
+                return {
+                    kind: 'page' as const,
+                    name: title || `${folder}${last}`,
+                    note: `${host}${folder}${last}`,
+                    go: () => onPage(node),
+                };
+            });
+        } catch {
+            if (!mine.signal.aborted) trouble = 'Pages could not be looked through just now.';
+        }
+    }
+
+    function take(item: Found | undefined): void {
+        if (!item) return;
+        dialog?.close();
+        item.go();
+    }
+
+    function onKey(event: KeyboardEvent): void {
+        if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            const step = event.key === 'ArrowDown' ? 1 : -1;
+            place = found.length === 0 ? 0 : (place + step + found.length) % found.length;
+        } else if (event.key === 'Enter') {
+            event.preventDefault();
+            take(found[place]);
+        }
+    }
+</script>
+
+<dialog
+    bind:this={dialog}
+    class="find"
+    aria-label="Find"
+    onclick={(event) => event.target === dialog && dialog?.close()}
+>
+    <input
+        class="field"
+        type="text"
+        bind:value={text}
+        oninput={look}
+        onkeydown={onKey}
+        placeholder="a page, an area, a saved set, something to do"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="found"
+        aria-autocomplete="list"
+        aria-activedescendant={found[place] ? `found-${place}` : undefined}
+        aria-label="Find a page, an area, a saved set or an action"
+        autocomplete="off"
+        spellcheck="false"
+    />
+    <ul id="found" role="listbox" aria-label="Found">
+        {#each found as item, index (`${item.kind} ${item.name} ${item.note}`)}
+            <!-- The line of text has the focus and its keys; pressing is a second way. -->
+            <!-- svelte-ignore a11y_click_events_have_key_events -->
+            <li
+                id="found-{index}"
+                role="option"
+                aria-selected={index === place}
+                onclick={() => take(item)}
+                onpointermove={() => (place = index)}
+            >
+                <span class="name">{item.name}</span><span class="note cut">{item.note}</span><span class="aside ink2"
+                    >{KINDS[item.kind]}</span
+                >
+            </li>
+        {/each}
+    </ul>
+    {#if found.length === 0}<p class="ink2 p-2" role="status">
+            Nothing found. Words are looked for in addresses and titles.
+        </p>{/if}
+    {#if trouble !== ''}<p class="p-2" role="alert">{trouble}</p>{/if}
+</dialog>
+
+<style>
+    .find {
+        width: min(620px, calc(100vw - 24px));
+        margin: 72px auto auto;
+        padding: 8px;
+        border: 1px solid var(--edge);
+        background: var(--color-base-100);
+        color: inherit;
+    }
+    .find::backdrop {
+        background: color-mix(in oklab, var(--color-base-content) 22%, transparent);
+    }
+    .field {
+        height: 34px;
+    }
+    ul {
+        margin-top: 6px;
+        max-height: 52vh;
+        overflow-y: auto;
+    }
+    li {
+        display: grid;
+        grid-template-columns: minmax(0, auto) minmax(0, 1fr) auto;
+        gap: 10px;
+        align-items: baseline;
+        padding: 5px 8px;
+        cursor: pointer;
+    }
+    li[aria-selected='true'] {
+        background: var(--wash);
+    }
+    .name {
+        overflow: hidden;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+    }
+</style>

@@ -1,0 +1,26 @@
+<script lang="ts">
+    /** A section by its letter on a quiet hue: the hue helps, the letter tells. */
+    let { section, place }: { section: string; place: number } = $props();
+    const letter = $derived(section === '/' ? '·' : (/[\p{L}\p{N}]/u.exec(section)?.[0] ?? '·').toUpperCase());
+    const hue = $derived(place < 8 ? `var(--s${place + 1})` : 'transparent');
+    const ink = $derived(place < 8 ? `var(--s${place + 1}-on)` : 'var(--color-base-content)');
+</script>
+
+<svg class="section-mark" width="15" height="15" viewBox="0 0 15 15" aria-hidden="true"
+    ><rect x="0.5" y="0.5" width="14" height="14" fill={hue} stroke={place < 8 ? 'none' : 'var(--edge)'} /><text
+        x="7.5"
+        y="11"
+        text-anchor="middle"
+        font-size="10"
+        font-weight="700"
+        fill={ink}>{letter}</text
+    ></svg
+>
+
+<style>
+    .section-mark {
+        display: inline-block;
+        vertical-align: -2px;
+        flex: none;
+    }
+</style>

@@ -1,0 +1,76 @@
+import { error } from '@sveltejs/kit';
+import { countPages } from '$lib/core/areas/count-pages.ts';
+import { beyondGoal, followedDepths, islandsOf, offeredGoal } from '$lib/core/areas/reach.ts';
+import { templateWords } from '$lib/core/areas/jobs.ts';
+import { siteMeasures } from '$lib/core/packed/site-measures.ts';
+import { appStore, findRoute } from '$lib/server/app.ts';
+import { openArea } from '$lib/server/areas.ts';
+import { readProgress } from '$lib/server/store/job-store.ts';
+
+const MOST_CHOKE_POINTS = 10;
+const MOST_TEMPLATES = 6;
+const MOST_ISLANDS = 6;
+const MOST_FAMILIES = 8;
+
+export async function load({ params, url, depends }) {
+    depends('edgemap:survey');
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    const { current, packed, counts, within } = await openArea(found.survey, url);
+    const followed = url.searchParams.get('links') === 'followed';
+    const depth = followed ? followedDepths(packed) : undefined;
+    const shown = followed ? countPages(packed, undefined, depth) : counts;
+    const measures = siteMeasures(packed);
+    const goals = found.site.depthGoals;
+    const offered = offeredGoal(packed);
+    const islands = islandsOf(packed);
+    const { progress } = await readProgress(appStore().db, found.survey.id);
+    const closed = (progress?.families ?? []).filter(({ state }) => state === 'closed');
+    return {
+        counts,
+        followed,
+        depths: shown.depths,
+        meanDepth: shown.meanDepth,
+        inSet: within ? countPages(packed, within, depth) : null,
+        orphansInSet: within ? (countPages(packed, within).orphans?.all ?? null) : null,
+        hasSitemap: packed.head.hasSitemap,
+        complete: packed.head.complete,
+        chokePoints: measures.chokePoints.slice(0, MOST_CHOKE_POINTS),
+        chokeTotal: measures.chokePoints.length,
+        templates: measures.templates.slice(0, MOST_TEMPLATES).map((template) => ({
+            name: template.name,
+            words: templateWords(template),
+            pages: template.pages,
+            holds: template.holds,
+        })),
+        heldByOneLink: measures.heldByOneLink,
+        thinHolds: measures.thinHolds,
+        listingOnly: sum(packed.numbers('listing_only')),
+        declineOnly: sum(packed.numbers('decline_only')),
+        islands: islands.slice(0, MOST_ISLANDS),
+        islandTotal: islands.length,
+        inIslands: islands.reduce((pages, island) => pages + island.pages, 0),
+        goals,
+        offered,
+        beyond: (
+            [
+                ['all', goals.all],
+                ['1', goals.first],
+                ['2', goals.second],
+                ['3', goals.third],
+            ] as const
+        ).flatMap(([whom, goal]) => {
+            if (goal === null) return [];
+            const { all, byPriority } = beyondGoal(packed, goal, current.priority);
+            return [{ whom, goal, pages: whom === 'all' ? all : byPriority[Number(whom) as 1 | 2 | 3] }];
+        }),
+        families: closed.slice(0, MOST_FAMILIES),
+        familyTotal: closed.length,
+    };
+}
+
+function sum(values: ArrayLike<number>): number {
+    let total = 0;
+    for (let at = 0; at < values.length; at++) total += values[at]!;
+    return total;
+}
