@@ -12,6 +12,12 @@ import { linkWindowRows } from '../src/lib/core/sets/link-window.ts';
 import { inOrder, pageColumns, placesBy } from '../src/lib/core/sets/page-columns.ts';
 import { pageSheet } from '../src/lib/core/packed/page-sheet.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
+import { countPages } from '../src/lib/core/areas/count-pages.ts';
+import { jobsOf } from '../src/lib/core/areas/jobs.ts';
+import { pageLinksOf } from '../src/lib/core/areas/page-links.ts';
+import { followedDepths } from '../src/lib/core/areas/reach.ts';
+import { lostTargets, misfitList } from '../src/lib/core/areas/weight.ts';
+import { siteMeasures } from '../src/lib/core/packed/site-measures.ts';
 import { numbers } from '../demo/big-site.ts';
 import type { BenchOptions } from './bench.ts';
 import { fastest, line, ratio } from './measure.ts';
@@ -170,6 +176,7 @@ export async function packedBench(options: BenchOptions): Promise<void> {
         line(`  ${text}`, `${took.toFixed(1)} ms, ${found.toLocaleString('en')} pages`);
     }
 
+    const priority = Uint8Array.from({ length: survey.count }, (_, node) => (node % 50 === 1 ? 1 + (node % 3) : 0));
     const columns = pageColumns(survey);
     const all = evaluateSet({ kind: 'all' }, { survey }).nodes();
     for (const id of ['standing', 'title', 'gate', 'incoming_pages']) {
@@ -196,6 +203,21 @@ export async function packedBench(options: BenchOptions): Promise<void> {
             `  page of ${total.toLocaleString('en')} links by ${column}`,
             `${took.toFixed(1)} ms, half way ${deep.toFixed(1)} ms; ${first.toFixed(0)} ms at first`,
         );
+    }
+    for (const [name, make] of [
+        ['counts', () => countPages(survey)],
+        ['measures of the site', () => siteMeasures(survey)],
+        ['jobs', () => jobsOf(survey, 4)],
+        ['where weight is lost', () => lostTargets(survey)],
+        ['misfits', () => misfitList(survey, priority)],
+        ['depths along followed links', () => followedDepths(survey)],
+        ['links of the start page, summed up', () => pageLinksOf(survey, 0)],
+    ] as [string, () => unknown][]) {
+        const started = performance.now();
+        make();
+        const first = performance.now() - started;
+        const took = await fastest(3, () => void make());
+        line(`  areas: ${name}`, `${first.toFixed(0)} ms at first, then ${took.toFixed(1)} ms`);
     }
     const sheet = await fastest(RUNS, () => void pageSheet(survey, 0));
     line('  sheet of the start page', `${sheet.toFixed(1)} ms`);

@@ -15,7 +15,9 @@ const survey = `${address}/sites/1/1`;
 const deep = await nodeOf('planing-end');
 const VIEWS = [
     ['brief', `${survey}/brief`, 'chart', 1280, 800],
-    ['brief-night', `${survey}/brief`, 'night', 1280, 800],
+    ['reach', `${survey}/reach`, 'chart', 1280, 800],
+    ['weight', `${survey}/weight`, 'chart', 1280, 800],
+    ['weight-night', `${survey}/weight?${new URLSearchParams({ set: 'section is guides' })}`, 'night', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     [
         'pages',
@@ -41,7 +43,6 @@ const VIEWS = [
     ['completeness', `${survey}/completeness`, 'chart', 1280, 800],
     ['evidence', `${survey}/evidence`, 'night', 1280, 800],
     ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
-    ['links-in', `${survey}/links-in`, 'chart', 1280, 800],
     ['settings', `${address}/sites/1/new-survey`, 'night', 1280, 800],
     ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
 ];

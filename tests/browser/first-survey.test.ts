@@ -50,6 +50,27 @@ async function downloaded(name: RegExp): Promise<string> {
     return readFileSync(join(downloads, file), 'utf8');
 }
 
+/** Holds every number of the view that is a link to a set against the size of that set; @returns how many there are. */
+async function numbersAreSets(): Promise<number> {
+    const links = await page.$$eval('.view a[href*="/pages?"]', (found) =>
+        found
+            .map((link) => ({ href: link.getAttribute('href')!, text: link.textContent!.trim() }))
+            .filter(({ text }) => /^[\d,]+$/.test(text)),
+    );
+    for (const { href, text } of links) {
+        const path = href.replace(/\/sites\/(\d+)\/(\d+)\/pages\?/, '/api/v1/sites/$1/surveys/$2/pages?');
+        const total = await page.evaluate(
+            (url) =>
+                fetch(`${url}&count=1`)
+                    .then((answer) => answer.json())
+                    .then((read: { total: number }) => read.total),
+            path,
+        );
+        expect(total, decodeURIComponent(href)).toBe(Number(text.replaceAll(',', '')));
+    }
+    return links.length;
+}
+
 describe('a new user', () => {
     it('comes to the form for the first site', async () => {
         await page.goto(app.address);
@@ -93,7 +114,6 @@ describe('a new user', () => {
             page,
             `${answers.PAGES} pages were read; links reach ${answers.PAGES - 9} of them. 9 are orphans, and 4 of those are in the sitemap.`,
         );
-        expect(await page.$$eval('section[aria-label="Orphans"] tbody tr', (rows) => rows.length)).toBe(9);
         await clickText(page, '9');
         await waitForText(page, '9 URLs in this set.');
         await waitForText(page, '/guides/cutting-glass-bottles/');
@@ -225,6 +245,157 @@ describe('a new user', () => {
     });
 });
 
+describe('the areas', () => {
+    const there = (part: string): Promise<unknown> =>
+        page.goto(`${app.address}/sites/1/1/${part}`, { waitUntil: 'networkidle2' });
+
+    it('Brief: jobs with a set each, and no baseline where there is none', async () => {
+        await there('brief');
+        await waitForText(page, 'There is no earlier whole survey of this site to compare with.');
+        expect(await numbersAreSets()).toBeGreaterThan(20);
+        const jobs = await page.$$eval('.jobs tbody tr', (rows) =>
+            rows.map((row) => row.textContent!.replace(/\s+/g, ' ')),
+        );
+        // The old section is cut off, all of it, and so are the guides nobody links to.
+        expect(jobs.some((job) => job.includes('Link to what is cut off in /2016/'))).toBe(true);
+        expect(jobs.some((job) => job.includes('Link to what is cut off in /guides/'))).toBe(true);
+        expect(jobs.length).toBeLessThanOrEqual(10);
+    });
+
+    it('Reach: every number is a set, and depths are chosen by dragging over them', async () => {
+        await there('reach');
+        await waitForText(page, '9 pages cannot be reached by links; 4 of them are in the sitemap.');
+        expect(await numbersAreSets()).toBeGreaterThan(30);
+        const box = await (await page.waitForSelector('.drag'))!.boundingBox();
+        const row = 21;
+        await page.mouse.move(box!.x + 40, box!.y + row * 8 + 10);
+        await page.mouse.down();
+        await page.mouse.move(box!.x + 40, box!.y + row * 9 + 10, { steps: 3 });
+        await page.mouse.up();
+        await page.waitForFunction(
+            () => new URL(location.href).searchParams.get('set') === 'page and depth >= 8 and depth <= 9',
+        );
+        // The set stays with the view: of the pages at depth 9, all are in it, of those at 7 none.
+        await waitForText(page, '3 of 3');
+    });
+
+    it('Reach: depths are chosen with the keyboard as well', async () => {
+        await there('reach');
+        await page.focus('[aria-label="Depth 8: from here, or to here"]');
+        await page.keyboard.press('Enter');
+        await page.focus('[aria-label="Depth 9: from here, or to here"]');
+        await page.keyboard.press('Enter');
+        await page.waitForFunction(
+            () => new URL(location.href).searchParams.get('set') === 'page and depth >= 8 and depth <= 9',
+        );
+    });
+
+    it('Reach: a goal is kept, and what lies beyond it is a set', async () => {
+        await there('reach');
+        await waitForText(page, 'Without a goal nothing is called too deep.');
+        await page.type('input[name="all"]', '4');
+        await clickText(page, 'Keep goals', 'button');
+        await waitForText(page, 'lie deeper than 4 clicks');
+        await numbersAreSets();
+        await page.$eval('input[name="all"]', (field) => ((field as HTMLInputElement).value = ''));
+        await clickText(page, 'Keep goals', 'button');
+        await waitForText(page, 'Without a goal nothing is called too deep.');
+    });
+
+    it('Weight: every number is a set; a set is given a priority, and misfits are told', async () => {
+        await there('weight');
+        await waitForText(page, 'nothing says yet what matters');
+        expect(await numbersAreSets()).toBeGreaterThan(5);
+        await there(`weight?${new URLSearchParams({ set: 'section is guides' })}`);
+        await waitForText(page, 'The current set holds');
+        await page.click('[aria-label="Give the current set priority 1"]');
+        await waitForText(page, 'that matter');
+        await numbersAreSets();
+        await page.click('[aria-label="Take away the priority of section is guides"]');
+        await waitForText(page, 'nothing says yet what matters');
+    });
+
+    it('any chart can be a table, a picture and CSV', async () => {
+        await there('weight');
+        await page.click('[aria-label="How uneven: table, picture, CSV"]');
+        await clickText(page, 'As a table', 'section[aria-label="How uneven"] button');
+        await waitForText(page, 'share of standing, all links');
+        await page.click('[aria-label="Sections: table, picture, CSV"]');
+        await clickText(page, 'Save as CSV', 'section[aria-label="Sections"] button');
+        const rows = parse(await downloaded(/^sections\.csv$/), { columns: true }) as Record<string, string>[];
+        const shares = rows.map((row) => Number(row['share of standing']));
+        expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 6);
+        await page.click('[aria-label="From section to section: table, picture, CSV"]');
+        await clickText(page, 'Save as SVG', 'section[aria-label="From section to section"] button');
+        const svg = await downloaded(/^from-section-to-section\.svg$/);
+        // It stands alone: no style of the page is needed, and it is well formed.
+        expect(svg).not.toContain('var(--');
+        const parser = new SaxesParser();
+        const texts: string[] = [];
+        parser.on('text', (text) => texts.push(text));
+        parser.on('error', (error) => {
+            throw error;
+        });
+        parser.write(svg).close();
+        expect(texts.join(' ')).toContain('workshops');
+        await page.click('[aria-label="Sections: table, picture, CSV"]');
+        await clickText(page, 'Save as PNG', 'section[aria-label="Sections"] button');
+        const name = await until(
+            'the picture',
+            () => readdirSync(downloads).find((file) => file === 'sections.png'),
+            30_000,
+        );
+        expect([...readFileSync(join(downloads, name)).subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
+    });
+
+    it('finds pages, areas and actions in one box', async () => {
+        await there('brief');
+        await page.keyboard.down('Control');
+        await page.keyboard.press('k');
+        await page.keyboard.up('Control');
+        await page.waitForSelector('dialog.find[open]');
+        await page.keyboard.type('planing-end');
+        await page.waitForFunction(() =>
+            document.querySelector('#found-0')?.textContent?.includes('/guides/planing-end-grain/'),
+        );
+        await page.keyboard.press('Enter');
+        await waitForText(page, 'The way here 9 clicks');
+        await page.keyboard.down('Control');
+        await page.keyboard.press('k');
+        await page.keyboard.up('Control');
+        await page.keyboard.type('where does weight');
+        await page.keyboard.press('Enter');
+        await page.waitForFunction(() => location.pathname.endsWith('/weight'));
+        await page.keyboard.press('?');
+        await page.waitForSelector('dialog.keys[open]');
+        await waitForText(page, 'write in the line of the set');
+        await page.keyboard.press('Escape');
+    });
+
+    it('a note on a page stays until it is taken away', async () => {
+        await there('brief?page=1');
+        await page.type('[aria-label="Write a note about this page"]', 'Ask the editors <b>first</b>');
+        await clickText(page, 'Note it', 'button');
+        await page.waitForSelector('[aria-label^="Take away the note"]');
+        await page.reload({ waitUntil: 'networkidle2' });
+        await waitForText(page, 'Ask the editors <b>first</b>');
+        await page.click('[aria-label^="Take away the note"]');
+        await page.waitForFunction(() => !document.body.textContent?.includes('Ask the editors'));
+    });
+
+    it('two pages are compared side by side', async () => {
+        await there('brief?page=1');
+        await clickText(page, 'Pin', '.sheet a');
+        await page.waitForFunction(() => new URL(location.href).searchParams.get('pin') === '1');
+        await there('brief?page=2&pin=1');
+        expect(
+            await page.$$eval('.sheet', (sheets) => sheets.map((sheet) => sheet.getAttribute('aria-label'))),
+        ).toEqual(['Pinned page sheet', 'Page sheet']);
+        await page.click('[aria-label="Close the pinned sheet"]');
+        await page.waitForFunction(() => document.querySelectorAll('.sheet').length === 1);
+    });
+});
+
 describe('sets', () => {
     const api = '/api/v1/sites/1/surveys/1';
     const show = async (line: string): Promise<void> => {
@@ -305,7 +476,7 @@ describe('sets', () => {
         await page.type('[aria-label="Name of the current set"]', 'My "lost" ones');
         await clickText(page, 'Save', '.sets button');
         await waitForText(page, 'My "lost" ones');
-        await page.goto(`${app.address}/sites/1/1/brief`, { waitUntil: 'networkidle2' });
+        await page.goto(`${app.address}/sites/1/1/hosts`, { waitUntil: 'networkidle2' });
         await page.click('details.sets summary');
         await clickText(page, 'My "lost" ones', '.sets a');
         await waitForText(page, `${answers.OLD_SECTION.length + answers.ORPHAN_GUIDES.length} URLs in this set.`);
@@ -340,8 +511,8 @@ describe('sets', () => {
     it('takes a priority, and knows its pages by it', async () => {
         await page.goto(`${app.address}/sites/1/1/pages?set=%22planing-end%22`, { waitUntil: 'networkidle2' });
         await page.click('.page-link');
-        await page.waitForSelector('#sheet-priority');
-        await page.select('#sheet-priority', '1');
+        await page.waitForSelector('[id^="sheet-priority"]');
+        await page.select('[id^="sheet-priority"]', '1');
         await page.waitForFunction(
             async () =>
                 (
@@ -350,7 +521,7 @@ describe('sets', () => {
                     }
                 ).total === 1,
         );
-        await page.select('#sheet-priority', '');
+        await page.select('[id^="sheet-priority"]', '');
         await page.waitForFunction(
             async () =>
                 (
@@ -559,24 +730,7 @@ describe('evidence from elsewhere', () => {
         await page.goto(`${app.address}/sites/1/1/completeness`);
         await waitForText(page, 'What this survey cannot claim');
         await waitForText(page, 'Nobody gave it an access log, what a search index lists or links from other sites');
-        const links = await page.$$eval('.view a[href*="/pages?"]', (found) =>
-            found.map((link) => ({
-                href: (link as HTMLAnchorElement).href,
-                size: link.textContent!.replace(/\D/g, ''),
-            })),
-        );
-        expect(links.length).toBeGreaterThan(30);
-        for (const { href, size } of links) {
-            const path = href.replace('/sites/1/1/pages?', '/api/v1/sites/1/surveys/1/pages?');
-            const total = await page.evaluate(
-                (url) =>
-                    fetch(`${url}&count=1`)
-                        .then((answer) => answer.json())
-                        .then((read: { total: number }) => read.total),
-                path,
-            );
-            expect(total, href).toBe(Number(size));
-        }
+        expect(await numbersAreSets()).toBeGreaterThan(30);
     });
 
     it('takes addresses typed in and a bare count, and says what is wrong with either', async () => {
@@ -722,8 +876,13 @@ describe('accessibility', () => {
         '/sites/new',
         '/sites/1/new-survey',
         '/sites/1/1/brief',
+        '/sites/1/1/brief?set=section+is+guides',
+        '/sites/1/1/reach',
+        '/sites/1/1/reach?set=section+is+guides&page=NODE',
+        '/sites/1/1/weight',
         '/sites/1/1/pages',
         '/sites/1/1/pages?page=NODE',
+        '/sites/1/1/pages?page=NODE&pin=0',
         '/sites/1/1/pages?set=%22nothing-like-this%22',
         '/sites/1/1/pages?set=depht+%3E+3',
         '/sites/1/1/links?set=orphan&side=to',
@@ -739,6 +898,8 @@ describe('accessibility', () => {
         '/sites/1/door',
         '/door',
         '/sites/2/1/brief',
+        '/sites/2/1/reach',
+        '/sites/2/1/weight',
         '/sites/3/1/progress',
     ];
     // Contrast is a matter of the theme, layout one of the width: each is looked at in two of either.

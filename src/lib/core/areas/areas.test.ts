@@ -257,11 +257,9 @@ describe('jobs', () => {
         site.page('/cut/off', [], {}).known('/cut/off', 'sitemap');
         site.page('/secret', [], { noindex: true, noindexReason: 'meta robots, line 3' }).known('/secret', 'sitemap');
         for (const path of pages.slice(0, 3)) site.known(path, 'sitemap');
-        return site.sitemap().share(pages, [
-            { to: '/gone', anchor: 'Book' },
-            { to: '/moved', anchor: 'Fees' },
-            { to: '/secret' },
-        ]);
+        return site
+            .sitemap()
+            .share(pages, [{ to: '/gone', anchor: 'Book' }, { to: '/moved', anchor: 'Fees' }, { to: '/secret' }]);
     };
 
     it('name each planted fault once, with the template, and a set of the size they tell', () => {
@@ -272,8 +270,8 @@ describe('jobs', () => {
         const told = jobs.map(({ severity, say, pages }) => `${severity}: ${say} (${pages})`);
         expect(told).toEqual([
             'fault: Mend the link “Book” to /gone, which answers 404 (5)',
-            'fault: Link to what is cut off in /cut/ (1)',
             'fault: Take out of the sitemap, or mend, the pages that say noindex (1)',
+            'fault: Link to what is cut off in /cut/ (1)',
             'risk: Point the link “Fees” to /moved at /c (5)',
             'risk: Bring pages within 0 clicks (5)',
             'risk: List the indexable pages that are missing (2)',

@@ -86,10 +86,11 @@ function measure(survey: PackedSurvey): SiteMeasures {
     for (let node = 0; node < survey.count; node++) if (load[node]! > 0 && !starts.has(node)) choke.push(node);
     choke.sort((a, b) => load[b]! - load[a]! || a - b);
 
-    const count = (column: string, is: (value: number) => boolean): number => {
+    const isPage = survey.numbers('page');
+    const pagesWith = (column: string, is: (value: number) => boolean): number => {
         const values = survey.numbers(column);
         let found = 0;
-        for (let node = 0; node < survey.count; node++) if (is(values[node]!)) found++;
+        for (let node = 0; node < survey.count; node++) if (isPage[node] === 1 && is(values[node]!)) found++;
         return found;
     };
     const component = survey.numbers('component');
@@ -111,7 +112,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
             load: load[node]!,
         })),
         templates: survey.head.templates.filter((item) => item.holds > 0).sort((a, b) => b.holds - a.holds),
-        heldByOneLink: count('held_by', (value) => value !== -1),
-        thinHolds: count('thin', (value) => value === 1),
+        heldByOneLink: pagesWith('held_by', (value) => value !== -1),
+        thinHolds: pagesWith('thin', (value) => value === 1),
     };
 }

@@ -400,9 +400,8 @@ export const intendedPages = mysqlTable(
     {
         siteId: int('site_id').notNull(),
         ordinal: int('ordinal').notNull(),
-        /** Title or address, as it was written. */
+        /** Title, path or URL, as it was written. */
         label: text('label').notNull(),
-        url: address('url'),
         /** Ordinal of the page above it; null at the top. */
         parent: int('parent'),
         /** 1 to 3; null for none. */

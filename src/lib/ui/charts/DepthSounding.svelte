@@ -172,7 +172,11 @@
                     <a
                         class="set plain-set"
                         href={hrefOfDepth(band.depth)}
-                        aria-label="{count(band.pages)} pages at depth {band.depth}, {count(band.indexable)} indexable"
+                        aria-label="{inSet ? `${count(inSet[band.depth]?.pages ?? 0)} of ` : ''}{count(
+                            band.pages,
+                        )} pages at depth {band.depth}{inSet
+                            ? ' are in the set'
+                            : `, ${count(band.indexable)} indexable`}"
                         >{inSet ? `${count(inSet[band.depth]?.pages ?? 0)} of ` : ''}{count(band.pages)}</a
                     >
                 </li>

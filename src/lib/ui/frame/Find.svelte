@@ -1,5 +1,6 @@
 <script lang="ts">
     /** One box for everything that can be gone to: pages, areas, saved sets, actions. */
+    import { tick } from 'svelte';
     import { addressParts } from '../parts/format.ts';
 
     export interface Found {
@@ -21,6 +22,7 @@
     let text = $state('');
     let pages = $state<Found[]>([]);
     let place = $state(0);
+    let isOpen = $state(false);
     let trouble = $state('');
     let asked: AbortController | null = null;
     const KINDS = { page: 'page', area: 'area', set: 'saved set', action: 'action' } as const;
@@ -39,7 +41,9 @@
         pages = [];
         place = 0;
         trouble = '';
-        dialog?.showModal();
+        isOpen = true;
+        // The line of text must be there to get the focus.
+        void tick().then(() => dialog?.showModal());
     }
 
     async function look(): Promise<void> {
@@ -91,45 +95,48 @@
     bind:this={dialog}
     class="find"
     aria-label="Find"
+    onclose={() => (isOpen = false)}
     onclick={(event) => event.target === dialog && dialog?.close()}
 >
-    <input
-        class="field"
-        type="text"
-        bind:value={text}
-        oninput={look}
-        onkeydown={onKey}
-        placeholder="a page, an area, a saved set, something to do"
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="found"
-        aria-autocomplete="list"
-        aria-activedescendant={found[place] ? `found-${place}` : undefined}
-        aria-label="Find a page, an area, a saved set or an action"
-        autocomplete="off"
-        spellcheck="false"
-    />
-    <ul id="found" role="listbox" aria-label="Found">
-        {#each found as item, index (`${item.kind} ${item.name} ${item.note}`)}
-            <!-- The line of text has the focus and its keys; pressing is a second way. -->
-            <!-- svelte-ignore a11y_click_events_have_key_events -->
-            <li
-                id="found-{index}"
-                role="option"
-                aria-selected={index === place}
-                onclick={() => take(item)}
-                onpointermove={() => (place = index)}
-            >
-                <span class="name">{item.name}</span><span class="note cut">{item.note}</span><span class="aside ink2"
-                    >{KINDS[item.kind]}</span
+    {#if isOpen}
+        <input
+            class="field"
+            type="text"
+            bind:value={text}
+            oninput={look}
+            onkeydown={onKey}
+            placeholder="a page, an area, a saved set, something to do"
+            role="combobox"
+            aria-expanded="true"
+            aria-controls="found"
+            aria-autocomplete="list"
+            aria-activedescendant={found[place] ? `found-${place}` : undefined}
+            aria-label="Find a page, an area, a saved set or an action"
+            autocomplete="off"
+            spellcheck="false"
+        />
+        <ul id="found" role="listbox" aria-label="Found">
+            {#each found as item, index (`${item.kind} ${item.name} ${item.note}`)}
+                <!-- The line of text has the focus and its keys; pressing is a second way. -->
+                <!-- svelte-ignore a11y_click_events_have_key_events -->
+                <li
+                    id="found-{index}"
+                    role="option"
+                    aria-selected={index === place}
+                    onclick={() => take(item)}
+                    onpointermove={() => (place = index)}
                 >
-            </li>
-        {/each}
-    </ul>
-    {#if found.length === 0}<p class="ink2 p-2" role="status">
-            Nothing found. Words are looked for in addresses and titles.
-        </p>{/if}
-    {#if trouble !== ''}<p class="p-2" role="alert">{trouble}</p>{/if}
+                    <span class="name">{item.name}</span><span class="note cut">{item.note}</span><span
+                        class="aside ink2">{KINDS[item.kind]}</span
+                    >
+                </li>
+            {/each}
+        </ul>
+        {#if found.length === 0}<p class="ink2 p-2" role="status">
+                Nothing found. Words are looked for in addresses and titles.
+            </p>{/if}
+        {#if trouble !== ''}<p class="p-2" role="alert">{trouble}</p>{/if}
+    {/if}
 </dialog>
 
 <style>

@@ -79,7 +79,9 @@
             </a>
         {/each}
     </nav>
-    <div class="foot max-sm:hidden flex flex-nowrap! items-center justify-between px-1 py-1 border-t border-(--rule) ink2">
+    <div
+        class="foot max-sm:hidden flex flex-nowrap! items-center justify-between px-1 py-1 border-t border-(--rule) ink2"
+    >
         <span class="flex">
             {#if onFind}<button class="tb !px-1" onclick={onFind} aria-keyshortcuts="Control+K Meta+K"
                     >Find <kbd>Ctrl K</kbd></button

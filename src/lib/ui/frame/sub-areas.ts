@@ -8,4 +8,9 @@ export const SURVEY_PARTS = {
     hosts: 'Other hosts',
 } as const;
 
-export const REACH_PARTS = { reach: 'Depth and holds', orphans: 'Orphans', templates: 'Templates' } as const;
+export const REACH_PARTS = {
+    reach: 'Depth and holds',
+    orphans: 'Orphans',
+    templates: 'Templates',
+    structure: 'Intended structure',
+} as const;

@@ -2,7 +2,6 @@ CREATE TABLE `intended_page` (
 	`site_id` int NOT NULL,
 	`ordinal` int NOT NULL,
 	`label` text NOT NULL,
-	`url` varbinary(4096),
 	`parent` int,
 	`priority` tinyint,
 	CONSTRAINT `intended_page_site_id_ordinal_pk` PRIMARY KEY(`site_id`,`ordinal`)

@@ -1,0 +1,40 @@
+import { error, fail, redirect } from '@sveltejs/kit';
+import { againstIntended, printOutline, type Parting } from '$lib/core/areas/intended.ts';
+import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
+import { readIntended } from '$lib/server/intended-form.ts';
+import { listIntended, saveIntended } from '$lib/server/store/intended-store.ts';
+
+const MOST_SHOWN = 500;
+
+export async function load({ params, url, depends }) {
+    depends('edgemap:survey');
+    const found = await findRoute(params);
+    if (!found) error(404, 'There is no such survey.');
+    const pages = await listIntended(appStore().db, found.site.id);
+    const packed = await openPacked(found.survey);
+    const against = againstIntended(packed, pages);
+    const counts = new Map<Parting, number>();
+    for (const { parting } of against) counts.set(parting, (counts.get(parting) ?? 0) + 1);
+    const only = url.searchParams.get('only');
+    const shown = only === null ? against : against.filter(({ parting }) => parting === only);
+    return {
+        total: pages.length,
+        counts: [...counts].map(([parting, count]) => ({ parting, count })),
+        only,
+        shown: shown.slice(0, MOST_SHOWN),
+        more: Math.max(0, shown.length - MOST_SHOWN),
+        outline: printOutline(pages),
+    };
+}
+
+export const actions = {
+    keep: async ({ request, params }) => {
+        const found = await findRoute(params);
+        if (!found) error(404, 'There is no such survey.');
+        const text = String((await request.formData()).get('outline') ?? '');
+        const read = readIntended(text);
+        if (!read.ok) return fail(400, { say: read.say, text });
+        await saveIntended(appStore().db, found.site.id, read.pages);
+        redirect(303, '?kept');
+    },
+};
