@@ -302,6 +302,39 @@ describe('the areas', () => {
         await waitForText(page, 'Without a goal nothing is called too deep.');
     });
 
+    it('Reach: an intended structure is kept, laid beside the surveyed one, and refused where it cannot be read', async () => {
+        await there('structure');
+        await waitForText(page, 'Nothing says yet how the site is meant to be built.');
+        const write = (text: string): Promise<void> =>
+            page.$eval(
+                'textarea[name=outline]',
+                (field, value) => void ((field as HTMLTextAreaElement).value = value),
+                text,
+            );
+        await write('/\n      /guides/');
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Keep this structure', 'button')]);
+        await waitForText(page, 'Line 2 is indented by more than one step below the line before it.');
+        expect(await page.$eval('textarea[name=outline]', (field) => (field as HTMLTextAreaElement).value)).toBe(
+            '/\n      /guides/',
+        );
+        watched.troubles.length = 0;
+        await write(
+            'page,parent,priority\n/,,1\n/guides/,/,\n/guides/planing-end-grain/,/guides/,2\n/nowhere/,/,\n/guides/cutting-glass-bottles/,/guides/,',
+        );
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Keep this structure', 'button')]);
+        await waitForText(page, '3 of 5 intended pages part from the surveyed site.');
+        const rows = await page.$$eval('section[aria-label="Intended and surveyed"] tbody tr', (found) =>
+            found.map((row) => [row.cells[0]!.textContent!.trim(), row.cells[4]!.textContent!.trim()]),
+        );
+        expect(rows).toEqual([
+            ['/', 'as intended'],
+            ['/guides/', 'as intended'],
+            ['/guides/planing-end-grain/', 'its parent does not link there'],
+            ['/nowhere/', 'no page found'],
+            ['/guides/cutting-glass-bottles/', 'not reached by links'],
+        ]);
+    });
+
     it('Weight: every number is a set; a set is given a priority, and misfits are told', async () => {
         await there('weight');
         await waitForText(page, 'nothing says yet what matters');
@@ -381,6 +414,19 @@ describe('the areas', () => {
         await waitForText(page, 'Ask the editors <b>first</b>');
         await page.click('[aria-label^="Take away the note"]');
         await page.waitForFunction(() => !document.body.textContent?.includes('Ask the editors'));
+    });
+
+    it('a note on a section and on the whole site stands on the Brief', async () => {
+        await there(`brief?${new URLSearchParams({ set: 'section is guides' })}`);
+        await page.type('[aria-label="Write a note about the section guides"]', 'Rewrite by spring');
+        await clickText(page, 'Note it', 'button');
+        await page.waitForSelector('[aria-label^="Take away the note"]');
+        await there('brief');
+        await waitForText(page, 'Rewrite by spring');
+        expect(await page.$eval('.view .remark-line a', (link) => link.textContent)).toBe('section is guides');
+        await page.waitForSelector('[aria-label="Write a note about the whole site"]');
+        await page.click('[aria-label^="Take away the note"]');
+        await page.waitForFunction(() => !document.body.textContent?.includes('Rewrite by spring'));
     });
 
     it('two pages are compared side by side', async () => {
@@ -880,6 +926,7 @@ describe('accessibility', () => {
         '/sites/1/1/reach',
         '/sites/1/1/reach?set=section+is+guides&page=NODE',
         '/sites/1/1/weight',
+        '/sites/1/1/structure',
         '/sites/1/1/pages',
         '/sites/1/1/pages?page=NODE',
         '/sites/1/1/pages?page=NODE&pin=0',

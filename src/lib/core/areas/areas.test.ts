@@ -279,6 +279,25 @@ describe('jobs', () => {
         ]);
     });
 
+    it('tell a rule and where it stands, and speak of one page as of one', () => {
+        const rule = 'Disallow: /shut (https://site.example/robots.txt, line 4)';
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/shut' }])
+            .known('/', 'sitemap');
+        site.page('/shut', [], {
+            status: null,
+            notRead: 'robots',
+            robotsAllowed: false,
+            robotsRule: rule,
+            words: null,
+        });
+        const { jobs } = jobsOf(pack(site.known('/shut', 'sitemap').sitemap()), null);
+        expect(jobs.map(({ say, where, pages, effect }) => `${say}: ${where}: ${pages} ${effect}`)).toEqual([
+            'Narrow the rule “Disallow: /shut”, or take what it closes out of the sitemap: robots.txt, line 4: 1 listed page is closed by it',
+        ]);
+    });
+
     it('are not told of what is not known: no sitemap, a partial survey, no goal', () => {
         const site = new Site()
             .known('/', 'manual')

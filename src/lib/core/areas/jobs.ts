@@ -31,8 +31,10 @@ export interface Job {
 }
 
 /** A job before its set is evaluated: `about` is what its effect is taken to be, for choosing. */
-interface Candidate extends Omit<Job, 'pages'> {
+interface Candidate extends Omit<Job, 'pages' | 'effect'> {
     about: number;
+    /** The effect behind the number 1, and behind any other. */
+    effect: readonly [string, string];
 }
 
 /** Templates, targets and rules looked at for jobs of each kind. */
@@ -57,13 +59,13 @@ export function jobsOf(survey: PackedSurvey, goal: number | null, most = 10): { 
     ].sort((a, b) => ORDER[a.severity] - ORDER[b.severity] || b.about - a.about || (a.set < b.set ? -1 : 1));
     const jobs: Job[] = [];
     let more = 0;
-    for (const { about: _, ...candidate } of candidates) {
+    for (const { about: _, effect, ...candidate } of candidates) {
         if (jobs.length >= most) {
             more++;
             continue;
         }
         const pages = sizeOf(survey, candidate.set);
-        if (pages > 0) jobs.push({ ...candidate, pages });
+        if (pages > 0) jobs.push({ ...candidate, pages, effect: effect[pages === 1 ? 0 : 1] });
     }
     return { jobs, more };
 }
@@ -121,7 +123,7 @@ function brokenLinks(survey: PackedSurvey): Candidate[] {
                 severity: 'fault',
                 say: `Mend the link ${anchor === '' ? '' : `“${anchor}” `}to ${pathOf(survey, target.node)}, ${answer(target.status)}`,
                 where: templateWords(template),
-                effect: 'pages stop linking to an error',
+                effect: ['page stops linking to an error', 'pages stop linking to an error'],
                 set: `links to (${url(survey, target.node)}) via template ${quoted(template.name, true)}`,
                 cost: target.cost,
                 about: template.pages,
@@ -132,7 +134,7 @@ function brokenLinks(survey: PackedSurvey): Candidate[] {
                 severity: 'fault',
                 say: `Mend the links to ${pathOf(survey, target.node)}, ${answer(target.status)}`,
                 where: 'sentences and lists of their own',
-                effect: 'pages stop linking to an error',
+                effect: ['page stops linking to an error', 'pages stop linking to an error'],
                 set: `links to (${url(survey, target.node)})`,
                 cost: target.cost,
                 about: target.pages,
@@ -159,7 +161,7 @@ function movedLinks(survey: PackedSurvey): Candidate[] {
                 severity: 'risk',
                 say: `Point the link ${anchor === '' ? '' : `“${anchor}” `}to ${pathOf(survey, node)} at ${end}`,
                 where: templateWords(template),
-                effect: 'pages save a redirect',
+                effect: ['page saves a redirect', 'pages save a redirect'],
                 set: `links to (${url(survey, node)}) via template ${quoted(template.name, true)}`,
                 cost: null,
                 about: template.pages,
@@ -185,11 +187,13 @@ function closedByRules(survey: PackedSurvey): Candidate[] {
         .slice(0, MOST_OF_A_KIND)
         .map(([code, about]) => {
             const rule = survey.texts('robots_rule_words').at(code);
+            // "Disallow: /x (https://…/robots.txt, line 4)": the place is told apart.
+            const [, written = rule, place = ''] = /^(.*?)\s*\(\S+?(?:, (line \d+))?\)$/.exec(rule) ?? [];
             return {
                 severity: 'fault',
-                say: `Narrow the rule “${rule}”, or take what it closes out of the sitemap`,
-                where: 'robots.txt',
-                effect: 'listed pages are closed by it',
+                say: `Narrow the rule “${written}”, or take what it closes out of the sitemap`,
+                where: place === '' ? 'robots.txt' : `robots.txt, ${place}`,
+                effect: ['listed page is closed by it', 'listed pages are closed by it'],
                 set: `closed by robots and in sitemap and robots rule is ${quoted(rule, true)}`,
                 cost: null,
                 about,
@@ -221,7 +225,7 @@ function listedAndStopped(survey: PackedSurvey): Candidate[] {
         severity: name === 'redirect' ? 'risk' : 'fault',
         say: `Take out of the sitemap, or mend, the pages that ${STOPPED[name] ?? 'stop'}`,
         where: 'sitemap',
-        effect: `listed pages stop at ${name}`,
+        effect: [`listed page stops at ${name}`, `listed pages stop at ${name}`],
         set: `in sitemap and gate is ${name}`,
         cost: null,
         about: urls.get(name)!,
@@ -239,7 +243,7 @@ function notListed(survey: PackedSurvey): Candidate[] {
             severity: 'risk',
             say: 'List the indexable pages that are missing',
             where: 'sitemap',
-            effect: 'pages are listed',
+            effect: ['page is listed', 'pages are listed'],
             set,
             cost: null,
             about,
@@ -265,7 +269,7 @@ function lostPages(survey: PackedSurvey): Candidate[] {
             severity: 'fault',
             say: `Link to what is cut off in ${words[code] === '/' ? 'the root folder' : `/${words[code]}/`}`,
             where: 'sentences and lists',
-            effect: about === 1 ? 'orphan is reached' : 'orphans are reached',
+            effect: ['orphan is reached', 'orphans are reached'],
             set: `orphan and indexable and section is ${quoted(words[code]!)}`,
             cost: null,
             about,
@@ -275,8 +279,16 @@ function lostPages(survey: PackedSurvey): Candidate[] {
 /** Canonicals that lead to an error or on to a redirect. */
 function strayCanonicals(survey: PackedSurvey): Candidate[] {
     return [
-        { to: 'error', severity: 'fault', effect: 'canonicals lead to an error' },
-        { to: 'redirect', severity: 'risk', effect: 'canonicals lead to a redirect' },
+        {
+            to: 'error',
+            severity: 'fault',
+            effect: ['canonical leads to an error', 'canonicals lead to an error'] as const,
+        },
+        {
+            to: 'redirect',
+            severity: 'risk',
+            effect: ['canonical leads to a redirect', 'canonicals lead to a redirect'] as const,
+        },
     ].flatMap(({ to, severity, effect }): Candidate[] => {
         const set = `canonical to (${to})`;
         const about = sizeOf(survey, set);
@@ -305,7 +317,7 @@ function deepPages(survey: PackedSurvey, goal: number | null): Candidate[] {
             severity: 'risk',
             say: `Bring pages within ${goal} ${goal === 1 ? 'click' : 'clicks'}`,
             where: 'menus and lists',
-            effect: 'pages lie deeper than the goal',
+            effect: ['page lies deeper than the goal', 'pages lie deeper than the goal'],
             set,
             cost: null,
             about,
@@ -322,7 +334,7 @@ function sameTitles(survey: PackedSurvey): Candidate[] {
             severity: 'remark',
             say: 'Tell pages with the same title apart',
             where: 'head, title',
-            effect: 'pages share their title',
+            effect: ['page shares its title', 'pages share their title'],
             set,
             cost: null,
             about,

@@ -16,7 +16,8 @@
     const columns = $derived(EVIDENCE.filter((name) => names.includes(name)));
     const shown = $derived(groups.slice(0, most));
     const widest = $derived(Math.max(1, ...groups.map((group) => group.urls)));
-    const STEP = 16;
+    /** Many kinds of evidence stand closer, so that the bars keep room. */
+    const STEP = $derived(columns.length > 8 ? 12 : 16);
     const gridWidth = $derived(columns.length * STEP);
 </script>
 
@@ -36,18 +37,18 @@
                 <td colspan={columns.length} style:width="{gridWidth}px">
                     <svg width={gridWidth} height="20" role="img" aria-label="known by {group.evidence.join(', ')}">
                         {#if last > first}<path
-                                d="M{first * STEP + 8} 10H{last * STEP + 8}"
+                                d="M{(first + 0.5) * STEP} 10H{(last + 0.5) * STEP}"
                                 stroke="currentColor"
                                 stroke-width="1.2"
                             />{/if}
                         {#each columns as name, index (name)}
                             {#if group.evidence.includes(name)}<rect
-                                    x={index * STEP + 4}
+                                    x={(index + 0.5) * STEP - 4}
                                     y="6"
                                     width="8"
                                     height="8"
                                     fill="currentColor"
-                                />{:else}<circle cx={index * STEP + 8} cy="10" r="1" fill="var(--ink3)" />{/if}
+                                />{:else}<circle cx={(index + 0.5) * STEP} cy="10" r="1" fill="var(--ink3)" />{/if}
                         {/each}
                     </svg>
                 </td>

@@ -93,6 +93,7 @@
 
 <style>
     .over {
+        position: relative;
         overflow-x: auto;
     }
     .flow {

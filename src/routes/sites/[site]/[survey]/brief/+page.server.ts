@@ -5,9 +5,11 @@ import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
 import { once } from '$lib/core/once.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
 import { misfits } from '$lib/core/sets/misfits.ts';
+import { quoted } from '$lib/core/sets/tokens.ts';
 import { appStore, findRoute, isEnded, openPacked } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { baselineOf } from '$lib/server/current-set.ts';
+import { listNotes } from '$lib/server/store/note-store.ts';
 
 const MOST_JOBS = 10;
 
@@ -26,6 +28,7 @@ export async function load({ params, url, depends }) {
         : { jobs: [], more: 0 };
     const baseline = ended && survey.settings.spot === null ? await baselineOf(appStore().db, survey) : null;
     const earlier = baseline && (await openPacked(baseline, ['core', 'text']));
+    const notes = await listNotes(appStore().db, site.id);
     const { starved, overfed } = misfits(packed, current.priority);
     return {
         counts,
@@ -41,6 +44,11 @@ export async function load({ params, url, depends }) {
         },
         jobs,
         more,
+        notes: notes.map(({ id, about, subject, text, createdAt }) => {
+            const node = about === 'page' ? packed.nodeOf(subject) : -1;
+            const set = about === 'section' ? `section is ${quoted(subject)}` : about === 'set' ? subject : '';
+            return { id, about, subject, text, createdAt, node: node === -1 ? null : node, set };
+        }),
         baseline: baseline && {
             number: baseline.number,
             createdAt: baseline.createdAt,

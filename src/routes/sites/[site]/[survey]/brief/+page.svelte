@@ -1,5 +1,6 @@
 <script lang="ts">
-    import { goto } from '$app/navigation';
+    import { goto, invalidate } from '$app/navigation';
+    import { page } from '$app/state';
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import type { Evidence } from '$lib/core/evidence/evidence.ts';
     import DepthSounding from '$lib/ui/charts/DepthSounding.svelte';
@@ -8,10 +9,41 @@
     import Figure from '$lib/ui/charts/Figure.svelte';
     import { GATES } from '$lib/core/gates/gates.ts';
     import SeverityMark from '$lib/ui/parts/SeverityMark.svelte';
+    import Address from '$lib/ui/parts/Address.svelte';
+    import NoteList from '$lib/ui/parts/NoteList.svelte';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import { count, counted, day } from '$lib/ui/parts/format.ts';
 
+    import { Refusal } from '$lib/wire/survey-requests.ts';
+
     let { data } = $props();
+
+    /** What a note written here is about: the current set, one section where the set is just that, or the whole site. */
+    const aboutSet = $derived.by(() => {
+        const text = data.set.text.trim();
+        if (text === '') return { about: 'set', subject: 'all', words: 'the whole site' };
+        const section = /^section is ("?)([^"\s]+)\1$/.exec(text)?.[2];
+        return section === undefined
+            ? { about: 'set', subject: text, words: 'the current set' }
+            : { about: 'section', subject: section, words: `the section ${section}` };
+    });
+    const notesAt = $derived(`/api/v1/sites/${data.site.id}/notes`);
+
+    async function told(answer: Response): Promise<string> {
+        if (answer.ok) {
+            await invalidate('edgemap:survey');
+            return '';
+        }
+        const refusal = Refusal.safeParse(await answer.json());
+        return refusal.success ? refusal.data.message : 'That was not kept. Try again.';
+    }
+    async function writeNote(text: string): Promise<string> {
+        const { about, subject } = aboutSet;
+        const headers = { 'content-type': 'application/json' };
+        return told(await fetch(notesAt, { method: 'POST', headers, body: JSON.stringify({ about, subject, text }) }));
+    }
+    const forgetNote = async (id: number): Promise<string> =>
+        told(await fetch(`${notesAt}?id=${id}`, { method: 'DELETE' }));
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const counts = $derived(data.counts);
     const set = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
@@ -276,6 +308,18 @@
                         : 'Told when the survey has ended.'}
                 </p>
             {/if}
+            <h2 class="pane-name mt-4 mb-1">Notes</h2>
+            {#snippet subjectOf(note: (typeof data.notes)[number])}
+                {#if note.about === 'page'}{#if note.node !== null}<a
+                            class="set"
+                            href="?{new URLSearchParams([...page.url.searchParams, ['page', String(note.node)]])}"
+                            data-sveltekit-noscroll><Address url={note.subject} origin={data.origin} most={36} /></a
+                        >{:else}<Address url={note.subject} origin={data.origin} most={36} />, not in this survey{/if}
+                {:else if note.set === 'all'}the whole site{:else}<a class="set mono" href={line(note.set)}
+                        >{note.set}</a
+                    >{/if}
+            {/snippet}
+            <NoteList notes={data.notes} about={aboutSet.words} {subjectOf} onWrite={writeNote} onForget={forgetNote} />
         </section>
     </div>
 </div>
