@@ -1,6 +1,6 @@
 <script lang="ts">
     import { goto, invalidate } from '$app/navigation';
-    import { page } from '$app/state';
+    import { navigating, page } from '$app/state';
     import Rail from '$lib/ui/frame/Rail.svelte';
     import Find from '$lib/ui/frame/Find.svelte';
     import KeyList from '$lib/ui/frame/KeyList.svelte';
@@ -38,7 +38,12 @@
     const LOOK_AGAIN = 4_000;
     $effect(() => {
         if (data.survey.isEnded) return;
-        const timer = setTimeout(() => void invalidate('edgemap:survey'), LOOK_AGAIN);
+        let timer = setTimeout(look, LOOK_AGAIN);
+        // Looking again would call off the way to another view that is just being gone.
+        function look(): void {
+            if (navigating.to) timer = setTimeout(look, LOOK_AGAIN / 8);
+            else void invalidate('edgemap:survey');
+        }
         return () => clearTimeout(timer);
     });
 

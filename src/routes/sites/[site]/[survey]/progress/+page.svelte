@@ -1,6 +1,7 @@
 <script lang="ts">
     import { setQuery } from '$lib/core/sets/page-filter.ts';
     import { goto, invalidateAll } from '$app/navigation';
+    import { navigating } from '$app/state';
     import { ProgressEvent } from '$lib/wire/progress.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
@@ -43,7 +44,8 @@
             if (live.state !== 'waiting' && live.state !== 'running') {
                 source.close();
                 asking = '';
-                void invalidateAll();
+                // The reader may be on the way to the Brief already.
+                if (!navigating.to) void invalidateAll();
             }
         });
         source.onerror = () => (lost = true);
