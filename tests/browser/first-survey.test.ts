@@ -408,12 +408,12 @@ describe('the areas', () => {
     it('a note on a page stays until it is taken away', async () => {
         await there('brief?page=1');
         await page.type('[aria-label="Write a note about this page"]', 'Ask the editors <b>first</b>');
-        await clickText(page, 'Note it', 'button');
+        await clickText(page, 'Note it', '.sheet button');
         await page.waitForSelector('[aria-label^="Take away the note"]');
         await page.reload({ waitUntil: 'networkidle2' });
         await waitForText(page, 'Ask the editors <b>first</b>');
         await page.click('[aria-label^="Take away the note"]');
-        await page.waitForFunction(() => !document.body.textContent?.includes('Ask the editors'));
+        await page.waitForFunction(() => !document.body.innerText.includes('Ask the editors'));
     });
 
     it('a note on a section and on the whole site stands on the Brief', async () => {
@@ -426,7 +426,7 @@ describe('the areas', () => {
         expect(await page.$eval('.view .remark-line a', (link) => link.textContent)).toBe('section is guides');
         await page.waitForSelector('[aria-label="Write a note about the whole site"]');
         await page.click('[aria-label^="Take away the note"]');
-        await page.waitForFunction(() => !document.body.textContent?.includes('Rewrite by spring'));
+        await page.waitForFunction(() => !document.body.innerText.includes('Rewrite by spring'));
     });
 
     it('two pages are compared side by side', async () => {
