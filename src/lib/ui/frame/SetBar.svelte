@@ -6,6 +6,7 @@
     import { tick } from 'svelte';
     import { fieldsOf, PRIORITY, type Field } from '$lib/core/sets/fields.ts';
     import { parseSet } from '$lib/core/sets/parse-set.ts';
+    import { surveysIn, type SetExpression } from '$lib/core/sets/set-expression.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
     import type { Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
@@ -16,6 +17,8 @@
         of: number;
         /** What the server found wrong with it. */
         trouble: { at: number; length: number; say: string } | null;
+        /** Number of the survey this one is compared with; null for none. */
+        baseline: number | null;
         saved: { name: string; expression: string }[];
         /** Columns that lists from elsewhere brought. */
         given: { name: string; type: 'number' | 'date' }[];
@@ -26,7 +29,8 @@
         onSave: (name: string, text: string) => Promise<string>;
         onForget: (name: string) => Promise<string>;
     }
-    let { text, size, of, trouble, saved, given, hrefOf, onShow, complete, onSave, onForget }: Props = $props();
+    let { text, size, of, trouble, saved, given, baseline, hrefOf, onShow, complete, onSave, onForget }: Props =
+        $props();
 
     const fields = $derived<Field[]>([
         ...fieldsOf(null),
@@ -57,6 +61,17 @@
         const parsed = parseSet(text, fields);
         if (!parsed.ok) return null;
         return printSet(parsed.set.kind === 'not' ? parsed.set.of : { kind: 'not', of: parsed.set }, fields);
+    });
+
+    /** What came into the set since the baseline: in it now, and not in it there. */
+    const entered = $derived.by(() => {
+        if (baseline === null) return null;
+        if (isAll) return 'new';
+        const parsed = parseSet(text, fields);
+        // A set that speaks of another survey already is not asked for there.
+        if (!parsed.ok || surveysIn(parsed.set).length > 0 || text.trim() === 'new') return null;
+        const before: SetExpression = { kind: 'survey', number: baseline, of: parsed.set };
+        return printSet({ kind: 'and', parts: [parsed.set, { kind: 'not', of: before }] }, fields);
     });
 
     async function ask(): Promise<void> {
@@ -187,6 +202,13 @@
     >
     {#if !isAll}<a class="tb" href={hrefOf('')}>All pages</a>{/if}
     {#if inverted !== null && !isAll}<a class="tb" href={hrefOf(inverted)}>Invert</a>{/if}
+    {#if entered !== null}<a
+            class="tb"
+            href={hrefOf(entered)}
+            title={isAll
+                ? `Pages that survey ${baseline} did not know`
+                : `Pages of this set that were not in it in survey ${baseline}`}>Since {baseline}</a
+        >{/if}
     <details class="sets" bind:open={isSetsOpen}>
         <summary class="tb">Sets</summary>
         <div class="menu-sheet">

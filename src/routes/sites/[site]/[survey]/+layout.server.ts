@@ -3,7 +3,7 @@ import { pageFindings } from '$lib/core/areas/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
 import { appStore, findRoute, isEnded } from '$lib/server/app.ts';
-import { evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
+import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
@@ -29,7 +29,11 @@ export async function load({ params, url, depends }) {
     if (!found) error(404, 'There is no such survey.');
     const { site, survey } = found;
     const { db } = appStore();
-    const [sites, surveys] = await Promise.all([listSites(db), listSurveys(db, site.id)]);
+    const [sites, surveys, baseline] = await Promise.all([
+        listSites(db),
+        listSurveys(db, site.id),
+        survey.settings.spot === null ? baselineOf(db, survey) : null,
+    ]);
     const [asked, pinned] = [nodeOf(url, 'page'), nodeOf(url, 'pin')];
     const wantsSheet = asked !== null || pinned !== null;
     const current = await evaluateLine(survey, url.searchParams.get('set') ?? '', wantsSheet ? ['links'] : []);
@@ -52,6 +56,7 @@ export async function load({ params, url, depends }) {
             isEnded: isEnded(survey),
         },
         surveys: surveys.map(railSurvey),
+        baseline: baseline?.number ?? null,
         origin: new URL(site.start).origin,
         set: { text: current.text, size: current.bits.count(), trouble: current.trouble },
         saved: current.saved.map(({ name, expression }) => ({ name, expression })),

@@ -255,6 +255,7 @@
             trouble={data.set.trouble}
             saved={data.saved}
             given={data.givenColumns}
+            baseline={data.baseline}
             hrefOf={setHref}
             onShow={(text) => goto(setHref(text), { keepFocus: true })}
             {complete}
