@@ -46,7 +46,7 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
  * Packing holds all rows at once, and a worker stays small whatever it reads: a larger survey is packed by whoever opens
  * it first.
  */
-const MOST_PACKED = 5_000;
+const MOST_PACKED = 20_000;
 
 /** Packs a closed survey for whoever opens it. What fails here is made again when it is asked for. */
 async function pack(db: Store['db'], surveyId: number, log?: (line: string) => void): Promise<void> {
