@@ -96,6 +96,11 @@
 
 <svelte:head><title>Brief · {data.site.name} · Edge Map</title></svelte:head>
 <div class="view">
+    <p class="on-paper">
+        {data.site.name}, {data.site.start}. Survey {data.survey.number} of {when(data.survey)}{data.set.text === ''
+            ? ''
+            : `; current set: ${data.set.text}`}.
+    </p>
     <div class="pane-row brief-top">
         <div class="pane">
             <h1 class="headline">
