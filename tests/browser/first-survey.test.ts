@@ -266,6 +266,8 @@ describe('the areas', () => {
         await there('reach');
         await waitForText(page, '9 pages cannot be reached by links; 4 of them are in the sitemap.');
         expect(await numbersAreSets()).toBeGreaterThan(30);
+        // Why a family is closed is told in words, not by the name of the reason.
+        expect(await textOf(page, 'section[aria-label="Closed families"]')).toContain('counts on without end');
         const box = await (await page.waitForSelector('.drag'))!.boundingBox();
         const row = 21;
         await page.mouse.move(box!.x + 40, box!.y + row * 8 + 10);

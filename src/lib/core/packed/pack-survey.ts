@@ -166,7 +166,7 @@ export function packSurvey(
     addSitemaps(core, survey);
     addEvidence(text, survey);
     core.numbers('address', survey.addressOf);
-    addLinks(core, links, survey, addresses);
+    packLinksByBlock(core, links, survey, addresses);
     const given = givenColumns(urls, imports);
     given.forEach(({ head, values }) => core.fractions(head.column, values));
 
@@ -313,7 +313,7 @@ function addEvidence(text: PartMaker, survey: MeasuredSurvey): void {
     );
 }
 
-function addLinks(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, addresses: Addresses): void {
+function packLinksByBlock(core: PartMaker, links: PartMaker, survey: MeasuredSurvey, addresses: Addresses): void {
     const { rows, count, pages, nodeOf } = survey;
     const blockNumber = new Map<number, number>();
     const listNumber = new Map<number, number>();

@@ -9,7 +9,7 @@
         /** What is drawn, as cells; the first row is the head. */
         cells: () => (string | number | null)[][];
         children: Snippet;
-        /** Rank of the heading in the page. */
+        /** Classes of its pane. */
         class?: string;
     }
     let { name, note = '', cells, children, class: kind = '' }: Props = $props();

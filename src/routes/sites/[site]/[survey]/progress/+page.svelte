@@ -2,6 +2,7 @@
     import { setQuery } from '$lib/core/sets/page-filter.ts';
     import { goto, invalidateAll } from '$app/navigation';
     import { navigating } from '$app/state';
+    import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { ProgressEvent } from '$lib/wire/progress.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
@@ -87,14 +88,6 @@
         stopped: 'a stop',
         failed: 'a failure',
         spot: 'being a spot survey',
-    };
-    const WHY_CLOSED: Record<string, string> = {
-        combinations: 'parameters combine without end',
-        counter: 'counts on without end, and leads to nothing else',
-        repeat: 'its path goes round',
-        session: 'a session in the URL',
-        'near-doubles': 'its pages are nearly the same',
-        hand: 'closed by hand',
     };
     const times = $derived(
         [

@@ -10,6 +10,7 @@
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
+    import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
@@ -70,14 +71,6 @@
     ] as const;
     const beyondLine = (whom: string, goal: number): string =>
         `page and depth > ${goal}${whom === 'all' ? '' : ` and priority = ${whom}`}`;
-    const WHY: Record<string, string> = {
-        query: 'combinations of parameters',
-        counter: 'a counter without end',
-        date: 'dates without end',
-        repeated: 'a segment that repeats',
-        session: 'session ids',
-        doubles: 'pages nearly alike',
-    };
 </script>
 
 <svelte:head><title>Reach · {data.site.name} · Edge Map</title></svelte:head>
@@ -329,7 +322,7 @@
                             {#each data.families as family (family.pattern)}
                                 <tr>
                                     <td class="mono break-all">{family.pattern}</td>
-                                    <td>{WHY[family.reason] ?? (family.byHand ? 'closed by hand' : family.reason)}</td>
+                                    <td>{WHY_CLOSED[family.reason] ?? family.reason}</td>
                                     <td class="num">{count(family.read)}</td>
                                     <td class="num">{count(family.seen)}</td>
                                 </tr>

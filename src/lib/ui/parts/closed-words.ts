@@ -1,0 +1,9 @@
+/** Why a family of URLs is closed, by the name of the reason. */
+export const WHY_CLOSED: Record<string, string> = {
+    combinations: 'parameters combine without end',
+    counter: 'counts on without end, and leads to nothing else',
+    repeat: 'its path goes round',
+    session: 'a session in the URL',
+    'near-doubles': 'its pages are nearly the same',
+    hand: 'closed by hand',
+};
