@@ -17,7 +17,10 @@ export async function memoryBench(options: BenchOptions): Promise<void> {
     const { db } = bench.store;
     const settings = { ...DEFAULT_SETTINGS, start: made.start, concurrency: 8, maxPages: 10_000_000 };
     const { id } = await addSite(db, 'bench', settings);
-    const survey = await createSurvey(db, id, settings, ownerName(), Date.now() + 1e9);
+    const survey = await createSurvey(db, id, settings, {
+        owner: ownerName(),
+        leaseUntil: Date.now() + 1e9,
+    });
     const base = memoryInUse();
     const points: { known: number; bytes: number }[] = [];
     const run = async (name: string, until: number): Promise<void> => {

@@ -21,7 +21,10 @@ export async function menuBench(options: BenchOptions): Promise<void> {
     const { db } = bench.store;
     const settings = { ...DEFAULT_SETTINGS, start: made.start, concurrency: 8, maxPages: 1_000_000 };
     const { id } = await addSite(db, 'bench', settings);
-    const survey = await createSurvey(db, id, settings, ownerName(), Date.now() + 1e9);
+    const survey = await createSurvey(db, id, settings, {
+        owner: ownerName(),
+        leaseUntil: Date.now() + 1e9,
+    });
     const memory: { read: number; bytes: number }[] = [];
     const started = performance.now();
     await doSurveyJob({

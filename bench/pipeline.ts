@@ -55,7 +55,10 @@ export async function pipelineBench(options: BenchOptions): Promise<void> {
 
     const bench = await openBenchStore();
     const { id } = await addSite(bench.store.db, 'bench', settings);
-    const survey = await createSurvey(bench.store.db, id, settings, ownerName(), Date.now() + 1e9);
+    const survey = await createSurvey(bench.store.db, id, settings, {
+        owner: ownerName(),
+        leaseUntil: Date.now() + 1e9,
+    });
     const whole = await timed(async () => {
         await doSurveyJob({
             store: bench.store,

@@ -8,6 +8,7 @@ import { readPage } from '../src/lib/core/page/read-page.ts';
 import { NO_URL_RULES } from '../src/lib/core/address/url-rules.ts';
 import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { EarlierRun } from '../src/lib/server/crawl/earlier-run.ts';
+import { BlockReceiver, BlockSender } from '../src/lib/server/crawl/block-relay.ts';
 import { RowMaker } from '../src/lib/server/crawl/row-maker.ts';
 import { packJson } from '../src/lib/server/packed-json.ts';
 import { textHash } from '../src/lib/server/text-hash.ts';
@@ -28,6 +29,8 @@ function batchesOf(pages: number): SurveyBatch[] {
     const { page, pathOf } = bigSite({ pages, origin: ORIGIN });
     const rows = new RowMaker(belongingOf(`${ORIGIN}/`), NO_URL_RULES, new EarlierRun());
     const batches: SurveyBatch[] = [];
+    const sender = new BlockSender();
+    const receiver = new BlockReceiver();
     for (let number = 0; number < pages; number++) {
         const text = page(number);
         const url = ORIGIN + pathOf(number);
@@ -47,7 +50,7 @@ function batchesOf(pages: number): SurveyBatch[] {
             bytes: text.length,
             readAt: number,
         });
-        rows.addBlocks(address, facts.blocks);
+        rows.addBlocks(address, receiver.receive(sender.send(facts.blocks)));
         rows.addDetail({
             page: address,
             facts: packJson(facts.document),

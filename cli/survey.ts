@@ -16,7 +16,7 @@ import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
-import { makePacked, type Packed } from '../src/lib/server/pack-survey.ts';
+import { makeAndSavePacked, makePacked, type Packed } from '../src/lib/server/pack-survey.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
@@ -39,6 +39,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 settings: { type: 'string' },
                 preset: { type: 'string' },
                 evidence: { type: 'string', multiple: true },
+                knock: { type: 'boolean' },
                 'fail-on': { type: 'string', multiple: true },
                 'robot-word': { type: 'string', multiple: true },
                 ...settingOptions(),
@@ -84,14 +85,12 @@ export async function surveyCommand(words: string[]): Promise<number> {
         try {
             const sealed = sealSecrets(secretsKey(data.path), secrets);
             const site = await siteForStart(store.db, nameOfSite(settings.start), settings, sealed);
-            const survey = await createSurvey(
-                store.db,
-                site.id,
-                settings,
-                ownerName(),
-                Date.now() + LEASE_MILLISECONDS,
-                sealed,
-            );
+            const survey = await createSurvey(store.db, site.id, settings, {
+                owner: ownerName(),
+                leaseUntil: Date.now() + LEASE_MILLISECONDS,
+                secrets: sealed,
+                knock: values.knock === true,
+            });
             for (const item of evidence) await giveImport(store.db, survey.id, item);
             console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
             const progress = progressLine();
@@ -124,7 +123,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
                 const last = ended;
-                made = await whileAway(() => makePacked(store.db, last), patience);
+                const make = result.ended ? makeAndSavePacked : makePacked;
+                made = await whileAway(() => make(store.db, last), patience);
             } catch (error) {
                 if (broke === '') throw error;
                 console.error(

@@ -96,7 +96,11 @@ async function surveyWithEvidence(store: Store, siteId: number, port: number, ed
     const { db } = store;
     const settings = demoSettings(port, edition);
     const owner = ownerName();
-    const survey = await createSurvey(db, siteId, settings, owner, Date.now() + 60_000, null, EDITION_DATES[edition]);
+    const survey = await createSurvey(db, siteId, settings, {
+        owner,
+        leaseUntil: Date.now() + 60_000,
+        asOf: EDITION_DATES[edition],
+    });
     const context = importContext(settings);
     for (const kind of ['log', 'visits', 'search', 'external'] as const) {
         const name = EVIDENCE_FILES[kind];

@@ -71,7 +71,7 @@ beforeAll(async () => {
     const { db } = instance.store;
     const settings = { ...DEFAULT_SETTINGS, start: `http://127.0.0.1:${port}/` };
     const site = await addSite(db, 'hostile', settings);
-    const survey = await createSurvey(db, site.id, settings, ownerName(), Date.now() + 60_000);
+    const survey = await createSurvey(db, site.id, settings, { owner: ownerName(), leaseUntil: Date.now() + 60_000 });
     await doSurveyJob({
         store: instance.store,
         folder: instance.folder.path,

@@ -213,7 +213,7 @@ describe('jobs', () => {
     it('let nobody store or close who lost the lease, not even what was under way', async () => {
         const { db } = instance.store;
         const site = await addSite(db, 'fenced', SETTINGS);
-        const survey = await createSurvey(db, site.id, SETTINGS, 'first', Date.now() - 1);
+        const survey = await createSurvey(db, site.id, SETTINGS, { owner: 'first', leaseUntil: Date.now() - 1 });
         await storeBatch(db, survey.id, 1, emptyRows(), { owner: 'first' });
         expect(await takeJob(db, 'second', () => false)).toMatchObject({ surveyId: survey.id });
         await expect(storeBatch(db, survey.id, 2, sampleRows(), { owner: 'first' })).rejects.toThrow(LeaseLost);

@@ -42,7 +42,7 @@ export async function openSurvey(
     const { db } = instance.store;
     const sealed = sealSecrets(secretsKey(instance.folder.path), secrets);
     const { id: siteId } = await addSite(db, 'test', settings, sealed);
-    const { id } = await createSurvey(db, siteId, settings, '', 0, sealed);
+    const { id } = await createSurvey(db, siteId, settings, { secrets: sealed });
     return {
         id,
         siteId,
@@ -94,7 +94,7 @@ export async function makeSurvey(
         settings.pins = settings.pins.map((pin) => pin.replace('PORT', String(standIn.port)));
         const { db } = instance.store;
         const { id } = await addSite(db, 'test', settings);
-        const made = await createSurvey(db, id, settings, ownerName(), Date.now() + 60_000);
+        const made = await createSurvey(db, id, settings, { owner: ownerName(), leaseUntil: Date.now() + 60_000 });
         await doSurveyJob({
             store: instance.store,
             folder: instance.folder.path,

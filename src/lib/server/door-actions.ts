@@ -1,15 +1,13 @@
 /** Knocking from the application: with a site's settings, or at an address typed in. */
 import { NO_SECRETS, type SurveySecrets, type SurveySettings } from '../core/survey/settings.ts';
+import type { DoorState } from '../core/door/door-report.ts';
 import { compareKnocks, type KnockChange } from '../core/door/compare-knocks.ts';
 import { openSecrets } from './access/secret-box.ts';
 import { readSettings } from './access/settings.ts';
 import { appKey, appStore } from './app.ts';
-import { checkDoor, OTHER_AGENT } from './crawl/door-check.ts';
+import { checkDoor, KNOCK_PATIENCE, OTHER_AGENT } from './crawl/door-check.ts';
 import { addKnock, getKnock, knockBefore, listKnocks, type StoredKnock } from './store/door-store.ts';
 import type { Site } from './store/site-store.ts';
-
-/** A door check is short; what takes longer than this is given up, and what was found is told. */
-const PATIENCE_MILLISECONDS = 120_000;
 
 export type KnockResult = { ok: true; id: number } | { ok: false; troubles: { field: string; say: string }[] };
 
@@ -24,7 +22,7 @@ async function knock(
         secrets,
         keepsOut,
         otherAgent: OTHER_AGENT,
-        stop: AbortSignal.timeout(PATIENCE_MILLISECONDS),
+        stop: AbortSignal.timeout(KNOCK_PATIENCE),
     });
     return addKnock(appStore().db, siteId, report);
 }
@@ -73,8 +71,16 @@ export async function shownKnock(siteId: number | null, asked: string | null): P
     };
 }
 
-/** What the newest knock at a site's door said; null where nobody has knocked. */
-export async function lastKnock(siteId: number): Promise<{ at: number; say: string } | null> {
-    const [knocked] = await listKnocks(appStore().db, siteId, 1);
-    return knocked ? { at: knocked.at, say: knocked.report.verdict.say } : null;
+export interface KnockInShort {
+    id: number;
+    at: number;
+    say: string;
+    state: DoorState;
+}
+
+/** What the newest knock at a site's door said, until a moment; null where nobody had knocked. */
+export async function lastKnock(siteId: number, until = Infinity): Promise<KnockInShort | null> {
+    const knocks = await listKnocks(appStore().db, siteId);
+    const last = knocks.find((item) => item.at <= until);
+    return last ? { id: last.id, at: last.at, say: last.report.verdict.say, state: last.report.verdict.state } : null;
 }

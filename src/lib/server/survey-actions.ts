@@ -68,5 +68,5 @@ export async function startSpot(parent: Survey, what: string, urls: string[]): P
     const spot = { parent: parent.settings.spot?.parent ?? parent.number, what, urls: urls.slice(0, MOST_SPOT_URLS) };
     // Pins of a staging copy may have moved since; everything else is the parent's.
     const settings: SurveySettings = { ...parent.settings, pins: site?.settings.pins ?? parent.settings.pins, spot };
-    return createSurvey(db, parent.siteId, settings, '', 0, parent.secrets);
+    return createSurvey(db, parent.siteId, settings, { secrets: parent.secrets });
 }

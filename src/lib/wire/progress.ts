@@ -47,6 +47,8 @@ export const ProgressEvent = z.object({
     trouble: z.string(),
     stopAsked: z.boolean(),
     pauseAsked: z.boolean(),
+    /** It knocks at the door before it begins. */
+    isKnocking: z.boolean(),
     progress: Progress.nullable(),
 });
 export type ProgressEvent = z.infer<typeof ProgressEvent>;

@@ -184,8 +184,10 @@ export interface Bolt {
     onlyHere: boolean;
 }
 
+export type DoorState = 'open' | 'half' | 'shut';
+
 export interface DoorVerdict {
-    state: 'open' | 'half' | 'shut';
+    state: DoorState;
     /** One sentence. */
     say: string;
     bolts: Bolt[];

@@ -47,6 +47,9 @@ export interface DoorInput {
 /** What a visitor's browser might call itself; made up, so that it tells agents apart without posing as one. */
 export const OTHER_AGENT = 'Mozilla/5.0 (compatible; AnyVisitor/1.0)';
 
+/** A door check is short; what takes longer than these milliseconds is given up, and what was found is told. */
+export const KNOCK_PATIENCE = 120_000;
+
 const SAMPLES = 9;
 const MAX_HOPS = 10;
 const MOST_SITEMAPS = 20;

@@ -5,8 +5,7 @@ import { acceptedCanonical, isHtmlType, isRedirectStatus } from '../../core/gate
 import type { FoundLink } from '../../core/page/links.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { mediaTypeOf } from './media-type.ts';
-import type { ParsePool } from './parse-pool.ts';
-import type { FactsToGoOn } from './parse-thread.ts';
+import type { FactsToGoOn, ParsePool } from './parse-pool.ts';
 import { unpackJson } from '../packed-json.ts';
 import { z } from 'zod';
 
@@ -142,7 +141,7 @@ async function readBody(
         return null;
     }
     const { facts } = read;
-    const all = facts.blocks.flatMap((block) => block.links);
+    const all = facts.blocks.flatMap(({ block }) => block.links);
     const clicks = all.filter((link) => link.kind === 'a' && link.isAddress);
     result.links = [...new Set(clicks.map((link) => link.target))];
     result.canonicals = facts.canonicals;

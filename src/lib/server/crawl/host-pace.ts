@@ -2,6 +2,7 @@
  * How fast each host is asked: never more connections nor less time between requests than the settings say, and less
  * of both when the host shows that it is too much (429, 503, answers that take ever longer).
  */
+import { setMaxListeners } from 'node:events';
 import { hostOf } from '../../core/address/address.ts';
 import type { HostProgress } from '../../core/survey/settings.ts';
 
@@ -172,6 +173,8 @@ export class HostPaces {
                 host.queue.splice(host.queue.indexOf(waiting), 1);
                 resolve(false);
             };
+            // As many wait as there are URLs under way; each is taken off when its turn comes.
+            setMaxListeners(0, stop);
             stop.addEventListener('abort', giveUp, { once: true });
             host.queue.push(waiting);
             this.#feed(host);

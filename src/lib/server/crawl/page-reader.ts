@@ -9,8 +9,7 @@ import { unreadPage, type ListedLink, type PageRow } from '../../core/survey/sur
 import { packJson } from '../packed-json.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { mediaTypeOf } from './media-type.ts';
-import { ParsePool, type ParseResult } from './parse-pool.ts';
-import type { FactsToGoOn } from './parse-thread.ts';
+import { ParsePool, type FactsToGoOn, type ParseResult } from './parse-pool.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
 

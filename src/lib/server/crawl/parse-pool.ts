@@ -3,9 +3,13 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { projectRoot } from '../process/data-folder.ts';
-import type { FactsToGoOn, PackedDetails, ParseReply, ParseRequest } from './parse-thread.ts';
+import { BlockReceiver, type PlacedBlock } from './block-relay.ts';
+import type { PackedDetails, ParseReply, ParseRequest, RelayedFacts } from './parse-thread.ts';
 
 export type ParseJob = Omit<ParseRequest, 'id' | 'bytes'> & { bytes: Uint8Array };
+
+/** What of the facts is needed to go on; the rest comes packed. */
+export type FactsToGoOn = RelayedFacts & { blocks: PlacedBlock[] };
 
 export type ParseResult = { ok: true; facts: FactsToGoOn; details: PackedDetails } | { ok: false; say: string };
 
@@ -20,6 +24,7 @@ interface Sent extends Waiting {
 
 interface Thread {
     worker: Worker;
+    receiver: BlockReceiver;
     /** Documents it has been given, oldest first: the first is being read, the others wait for it. */
     sent: Sent[];
     /** Runs out when the first takes too long. */
@@ -35,11 +40,16 @@ const DOCUMENT_MILLISECONDS = 30_000;
 export class ParsePool {
     readonly #threads: Thread[] = [];
     readonly #queue: Waiting[] = [];
-    readonly #script = join(projectRoot(), 'build/node/parse-thread.js');
+    readonly #script: string;
     #nextId = 0;
     #closed = false;
 
-    constructor(threads = Math.max(1, Math.min(4, availableParallelism()))) {
+    /** @param script what the threads run */
+    constructor(
+        threads = Math.max(1, Math.min(4, availableParallelism())),
+        script = join(projectRoot(), 'build/node/parse-thread.js'),
+    ) {
+        this.#script = script;
         for (let index = 0; index < threads; index++) this.#threads.push(this.#open());
     }
 
@@ -57,7 +67,12 @@ export class ParsePool {
     }
 
     #open(): Thread {
-        const thread: Thread = { worker: this.#start(() => thread), sent: [], timer: null };
+        const thread: Thread = {
+            worker: this.#start(() => thread),
+            receiver: new BlockReceiver(),
+            sent: [],
+            timer: null,
+        };
         return thread;
     }
 
@@ -65,7 +80,17 @@ export class ParsePool {
         const worker = new Worker(this.#script, { resourceLimits: { maxOldGenerationSizeMb: 1024 } });
         worker.on('message', (reply: ParseReply) => {
             if (reply.id !== thread().sent[0]?.id || worker !== thread().worker) return;
-            this.#finish(thread(), reply);
+            const { receiver } = thread();
+            this.#finish(
+                thread(),
+                reply.ok
+                    ? {
+                          ok: true,
+                          facts: { ...reply.facts, blocks: receiver.receive(reply.relay) },
+                          details: reply.details,
+                      }
+                    : reply,
+            );
         });
         worker.on('error', (error) => {
             if (worker === thread().worker) this.#replace(thread(), `the document could not be read: ${error.message}`);
@@ -77,6 +102,7 @@ export class ParsePool {
         if (this.#closed) return;
         void thread.worker.terminate();
         thread.worker = this.#start(() => thread);
+        thread.receiver = new BlockReceiver();
         // The first is what did it; what waited behind it is given out again.
         this.#queue.unshift(...thread.sent.splice(1));
         this.#finish(thread, { ok: false, say });

@@ -9,6 +9,7 @@ import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { packBytes, packJson } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
+import { BlockSender, type Relay } from './block-relay.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
 
 export interface ParseRequest {
@@ -23,7 +24,7 @@ export interface ParseRequest {
 }
 
 /** What of the facts the reader needs; the rest is packed. */
-export type FactsToGoOn = Omit<PageFacts, 'document' | 'text' | 'signature'>;
+export type RelayedFacts = Omit<PageFacts, 'document' | 'text' | 'signature' | 'blocks'>;
 
 export interface PackedDetails {
     facts: Uint8Array;
@@ -35,12 +36,15 @@ export interface PackedDetails {
 }
 
 export type ParseReply =
-    { id: number; ok: true; facts: FactsToGoOn; details: PackedDetails } | { id: number; ok: false; say: string };
+    | { id: number; ok: true; facts: RelayedFacts; relay: Relay; details: PackedDetails }
+    | { id: number; ok: false; say: string };
 
 /** Bytes of their own, fit to be handed over. */
 function own(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
     return new Uint8Array(bytes);
 }
+
+const sender = new BlockSender();
 
 parentPort?.on('message', (message: ParseRequest) => {
     let reply: ParseReply;
@@ -52,6 +56,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             document,
             text: pieces,
             signature,
+            blocks,
             ...facts
         } = readPage(text, message.url, message.headers, queryEncoderOf(encoding));
         const record: PageFactsRecord = {
@@ -77,7 +82,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             source,
         };
         handedOver.push(kept.buffer, packedText.buffer, source.buffer);
-        reply = { id: message.id, ok: true, facts, details };
+        reply = { id: message.id, ok: true, facts, relay: sender.send(blocks), details };
     } catch (error) {
         reply = { id: message.id, ok: false, say: error instanceof Error ? error.message : String(error) };
     }

@@ -21,9 +21,17 @@ import {
     type PageRow,
     type SurveyBatch,
 } from '../../core/survey/survey-rows.ts';
+import type { PlacedBlock } from './block-relay.ts';
 import { blockKey, evidenceKey, layoutKey, listKey } from './content-keys.ts';
 import type { EarlierRun } from './earlier-run.ts';
 import type { FingerprintTable } from './fingerprint-table.ts';
+
+/** A block with its numbers. */
+interface NumberedBlock {
+    block: number;
+    layout: number;
+    links: ListedLink[];
+}
 
 export class RowMaker {
     readonly #belonging: Belonging;
@@ -35,6 +43,8 @@ export class RowMaker {
     readonly #layouts: FingerprintTable;
     readonly #blocks: FingerprintTable;
     readonly #evidence: FingerprintTable;
+    /** Blocks that have their numbers, by the object they come as, each time the same (`block-relay.ts`). */
+    readonly #numbered = new WeakMap<FoundBlock, NumberedBlock>();
     #batch = emptyRows();
     /** Rows waiting to be taken. */
     size = 0;
@@ -104,8 +114,24 @@ export class RowMaker {
     }
 
     /** Adds the blocks of a page and gives back its links with numbered targets, in the order of the blocks. */
-    addBlocks(page: number, found: FoundBlock[]): ListedLink[] {
+    addBlocks(page: number, found: PlacedBlock[]): ListedLink[] {
         const all: ListedLink[] = [];
+        found.forEach(({ block: content, line }, ordinal) => {
+            let numbered = this.#numbered.get(content);
+            if (!numbered) {
+                numbered = this.#numberBlock(page, content);
+                // A canonical to its own page is kept as such: the same content is another link on another page.
+                if (!content.links.some((link) => link.kind === 'canonical')) this.#numbered.set(content, numbered);
+            }
+            const { block, layout, links } = numbered;
+            for (const link of links) all.push(link);
+            this.#batch.pageBlocks.push({ page, ordinal, block, layout, line });
+            this.size++;
+        });
+        return all;
+    }
+
+    #numberBlock(page: number, content: FoundBlock): NumberedBlock {
         const own = this.urlOf(page);
         const targetOf = (link: FoundLink): number | null => {
             if (!link.isAddress) return null;
@@ -114,31 +140,20 @@ export class RowMaker {
         };
         const selfHref = (href: string): string =>
             href === own ? SELF_HREF : href === pathOf(own) ? SELF_PATH_HREF : href;
-        found.forEach((block, ordinal) => {
-            const links = block.links.map((link): ListedLink => ({
-                kind: link.kind,
-                target: targetOf(link),
-                text: link.isAddress ? '' : link.target,
-                fragment: link.fragment,
-                anchor: link.anchor,
-                name: link.name,
-                rel: link.rel,
-            }));
-            all.push(...links);
-            const line = block.links[0]?.line ?? 0;
-            const lines = block.links.map((link) => link.line - line);
-            const columns = block.links.map((link) => link.column);
-            const hrefs = block.links.map((link, at) => (links[at]?.target === SELF ? selfHref(link.href) : link.href));
-            this.#batch.pageBlocks.push({
-                page,
-                ordinal,
-                block: this.#block(block, links),
-                layout: this.#layout({ lines, columns, hrefs }),
-                line,
-            });
-            this.size++;
-        });
-        return all;
+        const links = content.links.map((link): ListedLink => ({
+            kind: link.kind,
+            target: targetOf(link),
+            text: link.isAddress ? '' : link.target,
+            fragment: link.fragment,
+            anchor: link.anchor,
+            name: link.name,
+            rel: link.rel,
+        }));
+        const first = content.links[0]?.line ?? 0;
+        const lines = content.links.map((link) => link.line - first);
+        const columns = content.links.map((link) => link.column);
+        const hrefs = content.links.map((link, at) => (links[at]?.target === SELF ? selfHref(link.href) : link.href));
+        return { block: this.#block(content, links), layout: this.#layout({ lines, columns, hrefs }), links };
     }
 
     #layout(content: Omit<LayoutRow, 'id'>): number {

@@ -10,8 +10,8 @@ import { whileAway, type Store } from '../store/connect.ts';
 import { importedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { LeaseLost } from '../store/ownership.ts';
-import { closeSurvey, countPages, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
-import { makeAndSavePacked } from '../pack-survey.ts';
+import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { knockFirst } from './knock-first.ts';
 import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
 
@@ -43,22 +43,6 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
 };
 
 /**
- * Packing holds all rows at once, and a worker stays small whatever it reads: a larger survey is packed by whoever opens
- * it first.
- */
-const MOST_PACKED = 20_000;
-
-/** Packs a closed survey for whoever opens it. What fails here is made again when it is asked for. */
-async function pack(db: Store['db'], surveyId: number, log?: (line: string) => void): Promise<void> {
-    try {
-        const survey = await getSurvey(db, surveyId);
-        if (survey && (await countPages(db, surveyId)) <= MOST_PACKED) await makeAndSavePacked(db, survey);
-    } catch (error) {
-        (log ?? console.error)(`survey ${surveyId} could not be packed: ${(error as Error).message}`);
-    }
-}
-
-/**
  * @throws when the database stays away beyond all patience; what was stored until then is kept, and the survey can be
  * taken up again
  */
@@ -70,7 +54,7 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     const isFirst = survey.batches === 0;
     const earlier = isFirst ? new EarlierRun() : await whileAway(() => loadEarlierRun(db, surveyId));
     await whileAway(() => markStarted(db, surveyId));
-    const began = Date.now();
+    let began = Date.now();
     const spent = (): number => survey.readMilliseconds + Date.now() - began;
 
     const stop = new AbortController();
@@ -106,7 +90,6 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             await whileAway(() => makeMains(db, surveyId));
             const end = { state, cut, trouble, readMilliseconds: spent() };
             await whileAway(() => closeSurvey(db, surveyId, end, owner));
-            await pack(db, surveyId, input.log);
         } catch (error) {
             if (error instanceof LeaseLost) return { ended: false };
             throw error;
@@ -117,6 +100,12 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     try {
         const opened = openSecrets(secretsKey(resolve(input.folder)), survey.secrets);
         if (!opened.ok) return await close('failed', ['failed'], opened.say);
+        if (isFirst) {
+            const say = (line: string): void => input.log?.(`the door: ${line}`);
+            await knockFirst(store, { survey, secrets: opened.secrets, stop: stop.signal, say });
+            // Knocking is no reading: it takes nothing from the time the survey may take.
+            began = Date.now();
+        }
         let { batches } = survey;
         const outcome = await runSurvey({
             settings: survey.settings,

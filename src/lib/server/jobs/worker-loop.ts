@@ -3,6 +3,7 @@ import { identityOf, isAlive, pause } from '../process/liveness.ts';
 import { isPassing, type Store } from '../store/connect.ts';
 import { releaseJob, takeJob } from '../store/job-store.ts';
 import { sweepDeleted } from '../store/survey-store.ts';
+import { packClosed } from './pack-closed.ts';
 import { doSurveyJob } from './survey-job.ts';
 
 /** Name of this process as a lease owner. */
@@ -29,6 +30,7 @@ export async function workerLoop(
     const owner = ownerName();
     while (!end.aborted) {
         let surveyId: number | null = null;
+        const done = new AbortController();
         try {
             const job = await takeJob(store.db, owner, isDeadOwner);
             if (!job) {
@@ -39,20 +41,28 @@ export async function workerLoop(
             surveyId = job.surveyId;
             log(`survey ${surveyId}: taken, attempt ${job.attempts}`);
             const handOver = new AbortController();
+            const toldToEnd = new Promise<null>((resolve) => {
+                end.addEventListener('abort', () => resolve(null), { signal: done.signal });
+            });
             const result = await Promise.race([
                 doSurveyJob({ store, folder, surveyId, owner, stop: handOver.signal, log }),
-                // Told to end: the survey is not stopped, the next worker goes on from the stored rows.
-                new Promise<null>((resolve) => end.addEventListener('abort', () => resolve(null))),
+                // The survey is not stopped, the next worker goes on from the stored rows.
+                toldToEnd,
             ]);
             if (result === null) {
                 await releaseJob(store.db, surveyId, owner);
                 return;
             }
             log(`survey ${surveyId}: ${result.ended ? result.state : 'taken by another worker'}`);
+            if (result.ended && result.state !== 'paused') {
+                await Promise.race([packClosed(store.db, surveyId, log), toldToEnd]);
+            }
         } catch (error) {
             log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${(error as Error).message}`);
             if (!isPassing(error)) await pause(2_000);
             else await pause(LOOK_EVERY);
+        } finally {
+            done.abort();
         }
     }
 }

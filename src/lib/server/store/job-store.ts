@@ -60,14 +60,29 @@ export async function saveProgress(db: Database, surveyId: number, progress: Sur
 export async function readProgress(
     db: Database,
     surveyId: number,
-): Promise<{ progress: SurveyProgress | null; stopAsked: boolean; pauseAsked: boolean }> {
+): Promise<{ progress: SurveyProgress | null; stopAsked: boolean; pauseAsked: boolean; isKnocking: boolean }> {
     const [row] = await db.select().from(schema.jobs).where(eq(schema.jobs.surveyId, surveyId));
     const progress = Progress.nullable().safeParse(row?.progress ?? null);
     return {
         progress: progress.success ? progress.data : null,
         stopAsked: row?.stopAsked ?? false,
         pauseAsked: row?.pauseAsked ?? false,
+        isKnocking: (row?.knock ?? false) && row?.state === 'running',
     };
+}
+
+/** Whether the door is still to be knocked at before the survey begins. */
+export async function isToKnock(db: Database, surveyId: number): Promise<boolean> {
+    const [row] = await db
+        .select({ knock: schema.jobs.knock })
+        .from(schema.jobs)
+        .where(eq(schema.jobs.surveyId, surveyId));
+    return row?.knock ?? false;
+}
+
+/** The door was knocked at. */
+export async function knocked(db: Database, surveyId: number): Promise<void> {
+    await db.update(schema.jobs).set({ knock: false }).where(eq(schema.jobs.surveyId, surveyId));
 }
 
 export async function askToStop(db: Database, surveyId: number): Promise<void> {

@@ -437,6 +437,8 @@ export const jobs = mysqlTable(
         stopAsked: boolean('stop_asked').notNull().default(false),
         pauseAsked: boolean('pause_asked').notNull().default(false),
         attempts: int('attempts').notNull().default(0),
+        /** The door is still to be knocked at before it begins. */
+        knock: boolean('knock').notNull().default(false),
         /** Last progress, as `core/survey/progress.ts` defines it. */
         progress: json('progress'),
         createdAt: moment('created_at').notNull(),

@@ -60,15 +60,24 @@ function toSurvey(row: typeof schema.surveys.$inferSelect): Survey {
     };
 }
 
+export interface NewSurvey {
+    /** Whoever does it at once, and until when it is theirs; without one any worker takes it. */
+    owner?: string;
+    leaseUntil?: number;
+    /** Sealed. */
+    secrets?: Buffer | null;
+    /** Date in a story it stands for, `YYYY-MM-DD`. */
+    asOf?: string;
+    /** Knock at the door before it begins. */
+    knock?: boolean;
+}
+
 /** Creates the next survey of a site and the job that does it. */
 export async function createSurvey(
     db: Database,
     siteId: number,
     settings: SurveySettings,
-    owner = '',
-    leaseUntil = 0,
-    secrets: Buffer | null = null,
-    asOf = '',
+    { owner = '', leaseUntil = 0, secrets = null, asOf = '', knock = false }: NewSurvey = {},
 ): Promise<Survey> {
     const now = Date.now();
     const id = await db.transaction(async (tx) => {
@@ -97,6 +106,7 @@ export async function createSurvey(
             state: owner === '' ? 'waiting' : 'running',
             owner,
             leaseUntil,
+            knock,
             createdAt: now,
         });
         return made.id;

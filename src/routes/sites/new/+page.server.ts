@@ -30,7 +30,10 @@ export const actions = {
             typeof typed === 'string' && typed.trim() !== '' ? typed.trim().slice(0, 200) : nameOfSite(settings.start);
         const site = await addSite(db, name, settings, sealed);
         if (form.get('then') === 'survey') {
-            const survey = await createSurvey(db, site.id, settings, '', 0, sealed);
+            const survey = await createSurvey(db, site.id, settings, {
+                secrets: sealed,
+                knock: form.get('knock') !== null,
+            });
             redirect(303, `/sites/${site.id}/${survey.number}/progress`);
         }
         if (form.get('then') === 'knock') {

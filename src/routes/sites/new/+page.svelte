@@ -1,5 +1,6 @@
 <script lang="ts">
     import Plain from '$lib/ui/frame/Plain.svelte';
+    import KnockFirst from '$lib/ui/door/KnockFirst.svelte';
     import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
 
     let { data, form } = $props();
@@ -28,9 +29,10 @@
                 autocomplete="off"
             />
         </div>
-        <p class="mt-4 flex flex-wrap gap-2">
+        <KnockFirst />
+        <p class="mt-2 flex flex-wrap gap-2">
             <button class="tb filled" name="then" value="survey">Add and start the survey</button>
-            <button class="tb outlined" name="then" value="knock">Add and knock at the door first</button>
+            <button class="tb outlined" name="then" value="knock">Add and knock only</button>
             <button class="tb outlined" name="then" value="keep">Add only</button>
         </p>
     </form>

@@ -28,11 +28,15 @@ export async function load({ params, url }) {
 export const actions = {
     default: async ({ request, params }) => {
         const site = await siteOf(params.site);
-        const read = readSurveyForm(await request.formData(), appKey(), site.secrets);
+        const form = await request.formData();
+        const read = readSurveyForm(form, appKey(), site.secrets);
         if (!read.ok) return fail(400, { values: read.values, troubles: read.troubles });
         const { db } = appStore();
         await saveSiteSettings(db, site.id, read.settings, read.sealed);
-        const survey = await createSurvey(db, site.id, read.settings, '', 0, read.sealed);
+        const survey = await createSurvey(db, site.id, read.settings, {
+            secrets: read.sealed,
+            knock: form.get('knock') !== null,
+        });
         redirect(303, `/sites/${site.id}/${survey.number}/progress`);
     },
 };

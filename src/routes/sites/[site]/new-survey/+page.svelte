@@ -1,6 +1,7 @@
 <script lang="ts">
     import Plain from '$lib/ui/frame/Plain.svelte';
     import { moment } from '$lib/ui/parts/format.ts';
+    import KnockFirst from '$lib/ui/door/KnockFirst.svelte';
     import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
 
     let { data, form } = $props();
@@ -14,10 +15,7 @@
             {#if data.lastKnock}<span class="block"
                     >{data.lastKnock.say} <span class="note">{moment(data.lastKnock.at)}</span></span
                 >{/if}
-            <a class="set" href="/sites/{data.site.id}/door"
-                >{data.lastKnock ? 'Knock again first' : 'Knock at the door first'}</a
-            >
-            to see whether a survey can get in.
+            <a class="set" href="/sites/{data.site.id}/door">The door of this site</a>
         </p>
         <SettingsFields
             values={form?.values ?? data.values}
@@ -26,6 +24,7 @@
             preset={form ? '' : data.preset}
             previewHref={data.hasSurvey ? `/api/v1/sites/${data.site.id}/rules-preview` : undefined}
         />
-        <p class="mt-4"><button class="tb filled">Start the survey</button></p>
+        <KnockFirst />
+        <p class="mt-2"><button class="tb filled">Start the survey</button></p>
     </form>
 </Plain>

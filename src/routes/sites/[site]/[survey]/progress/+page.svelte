@@ -21,6 +21,7 @@
     const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
     const phase = $derived(live?.state ?? data.survey.state);
     const progress = $derived(live?.progress ?? data.progress);
+    const isKnocking = $derived(phase === 'running' && (live?.isKnocking ?? data.isKnocking));
     const isRunning = $derived(phase === 'waiting' || phase === 'running');
     const isSpot = $derived(data.survey.settings.spot !== null);
     const most = $derived(Math.max(1, ...(progress?.levels ?? []).map((level) => level.seen)));
@@ -40,7 +41,9 @@
         source.addEventListener('progress', (event) => {
             const read = ProgressEvent.safeParse(JSON.parse(event.data as string));
             if (!read.success) return;
+            const hasKnocked = live?.isKnocking === true && !read.data.isKnocking;
             live = read.data;
+            if (hasKnocked && !navigating.to) void invalidateAll();
             lost = false;
             if (live.state !== 'waiting' && live.state !== 'running') {
                 source.close();
@@ -107,6 +110,7 @@
     <div class="pane border-b border-(--edge)">
         <h1 class="headline" aria-live="polite">
             {#if phase === 'waiting'}Survey {data.survey.number} waits to be taken up.
+            {:else if isKnocking}Survey {data.survey.number} knocks at the door first.
             {:else if phase === 'running'}Survey {data.survey.number} is running.
             {:else if phase === 'paused'}Survey {data.survey.number} is paused; nothing is lost.
             {:else if phase === 'failed'}Survey {data.survey.number} could not be made.
@@ -123,6 +127,12 @@
             <p class="ink2">
                 Partial, because of {data.survey.cut.map((cut) => LIMIT_WORDS[cut] ?? cut).join(' and ')}: what was not
                 read is listed with its reason, and orphans are not known.
+            </p>
+        {/if}
+        {#if data.knock && !isKnocking && !isSpot}
+            <p class="ink2">
+                The door before it: {data.knock.say}
+                <a class="set" href="/sites/{data.site.id}/door?knock={data.knock.id}">{moment(data.knock.at)}</a>
             </p>
         {/if}
         {#if phase === 'failed'}

@@ -20,13 +20,14 @@ export async function GET({ params }) {
             const look = async (): Promise<void> => {
                 try {
                     const survey = await getSurvey(db, id);
-                    const { progress, stopAsked, pauseAsked } = await readProgress(db, id);
+                    const { progress, stopAsked, pauseAsked, isKnocking } = await readProgress(db, id);
                     const ended = !survey || isEnded(survey);
                     const text = JSON.stringify({
                         state: survey?.state ?? 'gone',
                         trouble: survey?.trouble ?? '',
                         stopAsked,
                         pauseAsked,
+                        isKnocking,
                         progress,
                     });
                     if (closed) return;

@@ -1,0 +1,1 @@
+ALTER TABLE `job` ADD `knock` boolean DEFAULT false NOT NULL;
