@@ -1,4 +1,5 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
+import { RevisionLost } from '$lib/server/app.ts';
 import { isOwnOrigin } from '$lib/server/access/guard.ts';
 
 const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -8,12 +9,17 @@ export const handle: Handle = async ({ event, resolve }) => {
     if (CHANGING.has(request.method) && !isOwnOrigin(request.headers.get('origin'), request.headers.get('host'))) {
         return new Response('This change was asked for by another site and was not made.\n', { status: 403 });
     }
+    if (CHANGING.has(request.method) && /^\d+\.\d+$/.test(event.params.survey ?? '')) {
+        const message = 'An earlier revision can be looked at and not changed; leave out what stands after the point.';
+        return Response.json({ message }, { status: 409 });
+    }
     return resolve(event);
 };
 
 export const handleError: HandleServerError = ({ error, status }) => {
     if (status === 404) return { message: 'There is nothing at this address.' };
     console.error(error);
+    if (error instanceof RevisionLost) return { message: error.message };
     return {
         message:
             'Something failed on our side; nothing that was stored is lost. Try again, and look into the log folder if it fails again.',

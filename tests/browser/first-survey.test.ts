@@ -58,7 +58,7 @@ async function numbersAreSets(): Promise<number> {
             .filter(({ text }) => /^[\d,]+$/.test(text)),
     );
     for (const { href, text } of links) {
-        const path = href.replace(/\/sites\/(\d+)\/(\d+)\/pages\?/, '/api/v1/sites/$1/surveys/$2/pages?');
+        const path = href.replace(/\/sites\/(\d+)\/([\d.]+)\/pages\?/, '/api/v1/sites/$1/surveys/$2/pages?');
         const total = await page.evaluate(
             (url) =>
                 fetch(`${url}&count=1`)
@@ -752,6 +752,38 @@ describe('evidence from elsewhere', () => {
         await waitForText(page, 'Revision 1');
     });
 
+    it('keeps what it said before: the earlier revision can be looked at in every view, and not changed', async () => {
+        const known = async (address: string): Promise<number> => {
+            const answer = await fetch(`${app.address}/api/v1/sites/1/surveys/${address}/pages?count=1`);
+            return z.object({ total: z.number() }).parse(await answer.json()).total;
+        };
+        const newest = await known('1');
+        const revisions = await page.$$eval('section[aria-label="Revisions"] a[href$="/brief"]', (links) =>
+            links.map((link) => new URL((link as HTMLAnchorElement).href).pathname),
+        );
+        const last = revisions.at(-1)!;
+        // The list brought one URL that nothing else knew.
+        expect(await known(last.split('/').at(-2)!)).toBe(newest - 1);
+        await Promise.all([page.waitForNavigation(), page.click(`a[href="${last}"]`)]);
+        await waitForText(page, 'what it said earlier, to be looked at and not changed');
+        await numbersAreSets();
+        for (const part of ['reach', 'weight', 'pages', 'links', 'progress']) {
+            await page.goto(`${app.address}${last.replace('brief', part)}`);
+            await waitForText(page, 'to be looked at and not changed');
+        }
+        const changed = await page.evaluate(
+            async (address) => (await fetch(address, { method: 'POST', body: '{}' })).status,
+            `/api/v1/sites/1/surveys/${last.split('/').at(-2)}/delete`,
+        );
+        expect(changed).toBe(409);
+        await page.goto(`${app.address}${last.replace('brief', 'completeness')}`);
+        await waitForText(page, 'the counts, pages, links and measures were kept');
+        await page.goto(`${app.address}/sites/1/1.99/brief`);
+        await waitForText(page, 'There is no such survey');
+        watched.troubles.length = 0;
+        await page.goto(`${app.address}/sites/1/1/evidence`);
+    });
+
     it('has the unreadable lines and what matches nothing to download', async () => {
         const hrefs = await page.$$eval('a[href$=".csv"]', (links) =>
             links.map((link) => (link as HTMLAnchorElement).href),
@@ -794,6 +826,9 @@ describe('evidence from elsewhere', () => {
         await page.type('#urls', '/guides/lending-to-a-neighbour/');
         await Promise.all([page.waitForNavigation(), clickText(page, 'Add addresses', 'button')]);
         await waitForText(page, 'Typed in typed in');
+        // Read, and not read, of two lists: one of them names a page that no one has read yet.
+        expect(await numbersAreSets()).toBeGreaterThan(2);
+        await page.goto(`${app.address}/sites/1/1/evidence`);
     });
 
     it('refuses a file that is no list in a sentence', async () => {

@@ -7,10 +7,12 @@ import { pathBetween } from '$lib/core/packed/path-between.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
 import type { Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
+import { packClosed } from '$lib/server/jobs/pack-closed.ts';
 import { makePacked, type Packed } from '$lib/server/pack-survey.ts';
 import { PackedHead } from '$lib/server/packed-head.ts';
-import { loadPacked } from '$lib/server/store/packed-store.ts';
-import { packedChunks, packedParts } from '$lib/server/store/schema.ts';
+import { keepRevision } from '$lib/server/store/evidence-store.ts';
+import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
+import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
 import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
@@ -34,6 +36,9 @@ const SITE = tableSite({
 beforeAll(async () => {
     instance = await openInstance();
     made = await makeSurvey(instance, SITE);
+    await packClosed(instance.store.db, made.survey.id, (line) => {
+        throw new Error(line);
+    });
     fresh = await makePacked(instance.store.db, made.survey);
 });
 afterAll(() => instance.close());
@@ -118,6 +123,33 @@ describe('a packed survey', () => {
         expect(await paths('priority = 1')).toEqual([]);
         await saveSet(db, made.survey.siteId, 'deep', 'error');
         expect(await paths('set "deep"')).toEqual(['/lost']);
+    });
+
+    it('stays beside a newer revision where it was to be kept, and goes where it was not', async () => {
+        const { db } = instance.store;
+        const { id } = made.survey;
+        const parts = fresh.parts;
+        const there = async (): Promise<number[]> => {
+            const found: number[] = [];
+            for (const revision of [1, 2, 3, 4]) if ((await load('core', revision)).ok) found.push(revision);
+            return found;
+        };
+        await keepRevision(db, id, 1, Date.now(), 'before a list was added', {});
+        await savePacked(db, id, 2, parts);
+        expect(await there()).toEqual([1, 2]);
+        // Nothing asked for revision 2 to be kept.
+        await savePacked(db, id, 3, parts);
+        expect(await there()).toEqual([1, 3]);
+        await keepRevision(db, id, 3, Date.now(), 'before another', {});
+        await savePacked(db, id, 4, parts);
+        expect(await there()).toEqual([1, 3, 4]);
+        for (const [name, column] of parts.get('core')!.columns) {
+            const loaded = await load('core', 1);
+            expect(loaded.ok && [...loaded.sections.columns.get(name)!], name).toEqual([...column]);
+        }
+        await db.delete(revisions).where(eq(revisions.surveyId, id));
+        await savePacked(db, id, 1, parts);
+        expect(await there()).toEqual([1]);
     });
 
     it('is refused when it is damaged, cut, older, of another version or not there', async () => {

@@ -90,11 +90,12 @@ export class Site {
         return id;
     }
 
-    known(path: string, evidence: StoredEvidence = 'sitemap'): this {
+    /** @param source the list or the file that names it; the site's own sitemap where none is said */
+    known(path: string, evidence: StoredEvidence = 'sitemap', source?: string): this {
         this.rows.evidence.push({
             address: this.id(path),
             evidence,
-            source: evidence === 'sitemap' ? `${ORIGIN}/sitemap.xml` : '',
+            source: source ?? (evidence === 'sitemap' ? `${ORIGIN}/sitemap.xml` : ''),
             line: 3,
             lastmod: '',
         });

@@ -10,6 +10,7 @@ import { databaseAccess } from './process/database-process.ts';
 import { makeAndSavePacked } from './pack-survey.ts';
 import { loadPacked } from './store/packed-store.ts';
 import { openStore, type Store } from './store/connect.ts';
+import { listRevisions } from './store/evidence-store.ts';
 import { getSite, type Site } from './store/site-store.ts';
 import { loadRows } from './store/rows-store.ts';
 import { findSurvey, infoOf, type Survey } from './store/survey-store.ts';
@@ -58,7 +59,23 @@ export function isEnded(survey: Survey): boolean {
     return survey.state !== 'waiting' && survey.state !== 'running';
 }
 
+/** True for a survey as it was before something changed it: packed, and without its rows. */
+export function isEarlier(survey: Survey): boolean {
+    return survey.revision < survey.latest;
+}
+
+/** What is told of an earlier revision where a part needs the rows, which are those of the newest. */
+export const NEEDS_ROWS =
+    'This part is made from what the database holds now; of an earlier revision the counts, pages, links and measures were kept.';
+
+/** An earlier revision that was kept and cannot be read: it cannot be made again either. */
+export class RevisionLost extends Error {}
+
+/** @throws Error where the survey is an earlier revision: routes ask `isEarlier` first */
 export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
+    if (isEarlier(survey)) {
+        throw new Error(NEEDS_ROWS);
+    }
     const known = kept.get(survey.id);
     const ended = isEnded(survey);
     if (
@@ -102,8 +119,8 @@ interface KeptPacked {
     bytes: number;
 }
 
-/** Packed surveys by number, the last used last. */
-const keptPacked = new Map<number, KeptPacked>();
+/** Packed surveys by survey and revision, the last used last. */
+const keptPacked = new Map<string, KeptPacked>();
 /** Packed surveys stay in memory up to so many bytes together; the one in use always does. */
 const MOST_PACKED_BYTES = 1024 * 1024 * 1024;
 
@@ -115,25 +132,27 @@ export async function openPacked(survey: Survey, parts: readonly Part[] = ['core
     const ended = isEnded(survey);
     // A running survey has new batches all the time: it is made anew when it is due, not with each of them.
     const key = ended ? `${survey.state} ${survey.revision} ${survey.batches}` : survey.state;
-    let known = keptPacked.get(survey.id);
+    // An earlier revision stands beside the newest; a new one takes the place of the one before it.
+    const place = isEarlier(survey) ? `${survey.id}.${survey.revision}` : `${survey.id}`;
+    let known = keptPacked.get(place);
     if (known?.key !== key || (!ended && isStale(survey, known))) {
         const entry = { key, at: Date.now(), bytes: 0 };
         const packed = isClosed(survey) ? loadOrMake(survey, entry) : packRunning(survey);
         const made: KeptPacked = Object.assign(entry, { packed });
         packed.catch(() => {
-            if (keptPacked.get(survey.id) === made) keptPacked.delete(survey.id);
+            if (keptPacked.get(place) === made) keptPacked.delete(place);
         });
         known = made;
     }
-    keptPacked.delete(survey.id);
-    keptPacked.set(survey.id, known);
+    keptPacked.delete(place);
+    keptPacked.set(place, known);
     const packed = await known.packed;
     for (const part of parts) if (!packed.has(part)) await addPart(survey, packed, part, known);
     let bytes = 0;
     for (const { bytes: own } of keptPacked.values()) bytes += own;
-    for (const [id, { bytes: own }] of keptPacked) {
-        if (bytes <= MOST_PACKED_BYTES || id === survey.id) break;
-        keptPacked.delete(id);
+    for (const [other, { bytes: own }] of keptPacked) {
+        if (bytes <= MOST_PACKED_BYTES || other === place) break;
+        keptPacked.delete(other);
         bytes -= own;
     }
     return packed;
@@ -164,7 +183,15 @@ async function loadOrMake(survey: Survey, entry: { bytes: number }): Promise<Pac
         entry.bytes += core.bytes;
         return packed;
     }
+    if (isEarlier(survey)) notKept(survey, core.ok ? 'its head is none of ours' : core.why);
     return remake(survey);
+}
+
+/** An earlier revision cannot be made again. */
+function notKept(survey: Survey, why: string): never {
+    throw new RevisionLost(
+        `Revision ${survey.revision} cannot be shown any more: ${why}. Its counts are still there, under Evidence.`,
+    );
 }
 
 async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: { bytes: number }): Promise<void> {
@@ -174,6 +201,7 @@ async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: 
         entry.bytes += loaded.bytes;
         return;
     }
+    if (isEarlier(survey)) notKept(survey, loaded.why);
     // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
     const { parts } = await makeAndSavePacked(appStore().db, survey);
     packed.add(part, parts.get(part)!);
@@ -190,16 +218,30 @@ export async function findSite(text: string): Promise<Site | null> {
     return Number.isInteger(id) ? getSite(appStore().db, id) : null;
 }
 
-/** Site and survey of a route's parameters; null when there is none. */
+/**
+ * Site and survey of a route's parameters; null when there is none. A survey is `3`, or `3.1` as it was at its first
+ * revision.
+ */
 export async function findRoute(params: {
     site: string;
     survey: string;
 }): Promise<{ site: Site; survey: Survey } | null> {
     const siteId = Number(params.site);
-    const number = Number(params.survey);
-    if (!Number.isInteger(siteId) || !Number.isInteger(number)) return null;
+    const [, number, revision] = /^(\d{1,9})(?:\.(\d{1,9}))?$/.exec(params.survey) ?? [];
+    if (!Number.isInteger(siteId) || number === undefined) return null;
     const { db } = appStore();
     const site = await getSite(db, siteId);
-    const survey = site && (await findSurvey(db, siteId, number));
+    const newest = site && (await findSurvey(db, siteId, Number(number)));
+    const survey = newest && (await atRevision(newest, revision === undefined ? newest.revision : Number(revision)));
     return site && survey ? { site, survey } : null;
+}
+
+/** A survey as it was at a revision; null when nothing was kept of it. */
+async function atRevision(survey: Survey, revision: number): Promise<Survey | null> {
+    if (revision === survey.revision) return survey;
+    const found = (await listRevisions(appStore().db, survey.id)).find(({ number }) => number === revision);
+    if (!found) return null;
+    const then: Survey = { ...survey, revision, state: 'finished', endedAt: found.at };
+    const { state, cut } = (await openPacked(then, [])).head;
+    return { ...then, state, cut };
 }

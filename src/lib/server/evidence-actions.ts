@@ -6,7 +6,7 @@ import { GivenFacts, matchImport, type GivenFact } from '../core/evidence/import
 import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
 import type { Evidence } from '../core/evidence/evidence.ts';
 import type { MeasuredSurvey } from '../core/survey/measured-survey.ts';
-import { appFolder, appStore, openSurvey } from './app.ts';
+import { appFolder, appStore, openPacked, openSurvey } from './app.ts';
 import { bareCount, importContext, makeImport } from './evidence/make-import.ts';
 import { previewTable, readLog, readTable, readTyped, readUrls, type TablePreview } from './evidence/read-import.ts';
 import { dropUpload, findUpload, keepUpload, type Upload } from './evidence/uploads.ts';
@@ -104,6 +104,8 @@ async function addToSurvey(survey: Survey, made: NewImport): Promise<AddResult> 
     const fresh = new Set<string>();
     for (const { url } of made.rows) if (!knownIds.has(url) && isInternal(url)) fresh.add(url);
     const summary = await summaryNow(survey);
+    // Packed before the change, so that this revision can still be opened after it.
+    await openPacked(survey);
     return addImport(appStore().db, survey.id, made, [...fresh], knownIds, summary);
 }
 

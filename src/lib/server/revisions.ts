@@ -1,6 +1,6 @@
 /** What a survey said at its earlier revisions: kept just before something changes it. */
 import { allLinks } from '../core/survey/link-records.ts';
-import { appStore, openSurvey } from './app.ts';
+import { appStore, openPacked, openSurvey } from './app.ts';
 import { summaryOf, type SummaryFile } from './export/export-survey.ts';
 import { keepRevision } from './store/evidence-store.ts';
 import type { Survey } from './store/survey-store.ts';
@@ -13,8 +13,12 @@ export async function summaryNow(survey: Survey): Promise<SummaryFile> {
     return summaryOf(survey, measured, links);
 }
 
-/** Keeps the revision a survey is at, if it has ended; nothing is kept of one that was only laid aside. */
+/**
+ * Keeps the revision a survey is at, if it has ended; nothing is kept of one that was only laid aside. Its packed survey
+ * is made if it was not, and stays.
+ */
 export async function rememberRevision(survey: Survey, why: string): Promise<void> {
     if (survey.endedAt === null || survey.revision === 0) return;
+    await openPacked(survey);
     await keepRevision(appStore().db, survey.id, survey.revision, survey.endedAt, why, await summaryNow(survey));
 }

@@ -1,12 +1,12 @@
-/** Which rows of an import a survey knows, and which match nothing it knows. */
+/** Which URLs of an import a survey knows, and which match nothing it knows. */
 import type { MeasuredSurvey } from '../survey/measured-survey.ts';
 import { nodeOfUrl } from '../survey/node-of-url.ts';
 import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
 
 export interface ImportMatches {
-    /** Rows whose URL was read. */
+    /** URLs that were read; one that stands in several rows counts once. */
     read: number;
-    /** Rows whose URL is known and was not read, whatever the reason. */
+    /** URLs that are known and were not read, whatever the reason. */
     notRead: number;
     /** Of these, known only since the survey. */
     later: number;
@@ -16,10 +16,13 @@ export interface ImportMatches {
 
 export function matchImport(survey: MeasuredSurvey, rows: readonly ImportRow[]): ImportMatches {
     const matches: ImportMatches = { read: 0, notRead: 0, later: 0, unmatched: [] };
+    const seen = new Set<number>();
     for (const row of rows) {
         const node = nodeOfUrl(survey, row.url);
         if (node === null) matches.unmatched.push(row);
-        else if (survey.pages[node]?.status != null) matches.read++;
+        if (node === null || seen.has(node)) continue;
+        seen.add(node);
+        if (survey.pages[node]?.status != null) matches.read++;
         else {
             matches.notRead++;
             if (survey.pages[node]?.notRead === 'later') matches.later++;

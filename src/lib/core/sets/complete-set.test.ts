@@ -9,6 +9,8 @@ import { parseSet } from './parse-set.ts';
 const SURVEY = packSurvey(
     new Site()
         .known('/', 'manual')
+        .known('/guides/a', 'log', 'march.log.gz')
+        .known('/tools/x', 'visits', 'visits "spring".csv')
         .page('/', [{ to: '/guides/a' }, { to: '/guides/b' }, { to: '/tools/x' }])
         .page('/guides/a')
         .page('/guides/b')
@@ -60,6 +62,8 @@ describe('completion of the set language', () => {
         ]);
         expect(inserts('section is uid')).toEqual(['guides']);
         expect(inserts('sitemap is ')).toEqual(['"https://site.example/sitemap.xml"']);
+        // A sitemap is no list from elsewhere, nor is what was typed in without a name.
+        expect(inserts('list is ')).toEqual(['"march.log.gz"', '"visits \\"spring\\".csv"']);
         expect(inserts('set ')).toEqual(['"mine"', '"with \\"quotes\\""']);
         expect(inserts('set "mi')).toEqual(['"mine"']);
         expect(inserts('in survey ')).toEqual(['1 (', '2 (']);
@@ -73,7 +77,7 @@ describe('completion of the set language', () => {
     });
 
     it('leads, option by option, to lines that can be read', () => {
-        const lines = ['section is ', 'gate is ', 'known from ', 'language is ', 'set ', 'sitemap is '];
+        const lines = ['section is ', 'gate is ', 'known from ', 'language is ', 'set ', 'sitemap is ', 'list is '];
         for (const line of lines) {
             for (const insert of inserts(line)) {
                 const parsed = parseSet(line + insert);

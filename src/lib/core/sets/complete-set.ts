@@ -4,7 +4,8 @@ import { REGIONS } from '../page/links.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { fieldsOf, PRIORITY, type Field } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
-import { parseSet, type Expected } from './parse-set.ts';
+import { parseSet, type Expected, type ListWord } from './parse-set.ts';
+import { listNames } from './relations.ts';
 import { RELATIONS } from './set-expression.ts';
 import { quoted } from './tokens.ts';
 
@@ -117,6 +118,7 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
                 option('within 2 clicks of (', 'Pages so few clicks from one of these.'),
                 option('known from', 'Known by some evidence.'),
                 option('sitemap is', 'Listed by one sitemap.'),
+                option('list is', 'Named in one list from elsewhere.'),
                 option('held by template', 'Pages that one template alone leads to.'),
                 option('in survey', 'A set of another survey of this site.'),
                 option('set', 'A saved set.'),
@@ -146,8 +148,8 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
     }
 }
 
-function testsOf(field: Field | 'sitemap'): Option[] {
-    if (field === 'sitemap') return [option('is')];
+function testsOf(field: Field | ListWord): Option[] {
+    if (field === 'sitemap' || field === 'list') return [option('is')];
     if (field.kind === 'number' || field.kind === 'date') {
         return [...['=', '!=', '<', '<=', '>', '>='].map((sign) => option(sign)), option('from'), option('is unknown')];
     }
@@ -184,6 +186,8 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
                 .all()
                 .filter((name) => name !== '')
                 .map((name) => option(quoted(name, true)));
+        case 'list':
+            return listNames(survey).map((name) => option(quoted(name, true)));
         default:
     }
     if (field.kind !== 'choice') return [];

@@ -15,6 +15,7 @@ import {
     linksTo,
     heldBy,
     listedBy,
+    namedIn,
     redirectsTo,
     withinClicks,
 } from './relations.ts';
@@ -65,7 +66,7 @@ export function evaluateSet(set: SetExpression, context: SetContext, saved = 0):
             return filled(survey.count, (node) => (evidence[node]! & bit) !== 0);
         }
         case 'listed':
-            return listedBy(survey, set.sitemap);
+            return set.by === 'sitemap' ? listedBy(survey, set.name) : namedIn(survey, set.name);
         case 'held':
             return heldBy(survey, set.template);
         case 'number':

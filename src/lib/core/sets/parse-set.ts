@@ -6,11 +6,14 @@ import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { COMPARISONS, RELATIONS, type Narrowing, type SetExpression, type TextTest } from './set-expression.ts';
 import { tokensOf, type SetTrouble, type Token } from './tokens.ts';
 
+/** What names pages: a sitemap by its address, a list from elsewhere by its name. */
+export type ListWord = 'sitemap' | 'list';
+
 /** What may come next, for completion. */
 export type Expected =
     | { kind: 'start' }
-    | { kind: 'test'; field: Field | 'sitemap' }
-    | { kind: 'value'; field: Field | 'sitemap' | 'evidence' | 'region' | 'template' | 'saved' | 'survey' | 'number' }
+    | { kind: 'test'; field: Field | ListWord }
+    | { kind: 'value'; field: Field | ListWord | 'evidence' | 'region' | 'template' | 'saved' | 'survey' | 'number' }
     | { kind: 'open' }
     | { kind: 'join'; narrows: boolean; isOpen: boolean };
 
@@ -36,7 +39,7 @@ interface Name {
         | { kind: 'flag'; name: string }
         | { kind: 'field'; field: Field }
         | { kind: 'relation'; name: (typeof RELATIONS)[number] }
-        | { kind: 'known' | 'within' | 'survey' | 'saved' | 'sitemap' | 'held' | 'all' };
+        | { kind: 'known' | 'within' | 'survey' | 'saved' | ListWord | 'held' | 'all' };
 }
 
 /** Every name an expression can begin with, longest first. */
@@ -50,6 +53,7 @@ function namesFor(fields: readonly Field[]): Name[] {
         { words: ['in', 'survey'], of: { kind: 'survey' } },
         { words: ['set'], of: { kind: 'saved' } },
         { words: ['sitemap'], of: { kind: 'sitemap' } },
+        { words: ['list'], of: { kind: 'list' } },
         { words: ['held', 'by', 'template'], of: { kind: 'held' } },
         { words: ['all'], of: { kind: 'all' } },
     ];
@@ -157,14 +161,14 @@ class Parser {
                 return { kind: 'flag', name: name.of.name };
             case 'known':
                 return { kind: 'known', evidence: this.#choice(EVIDENCE, 'evidence', 'a kind of evidence') };
-            case 'sitemap': {
+            case 'sitemap':
+            case 'list': {
+                const by = name.of.kind;
+                const what = by === 'sitemap' ? 'the address of a sitemap' : 'the name of a list from elsewhere';
                 if (!this.#takeWord('is') && !this.#takeSign('=')) {
-                    this.#fail('After "sitemap" comes "is" and the address of a sitemap.', {
-                        kind: 'test',
-                        field: 'sitemap',
-                    });
+                    this.#fail(`After "${by}" comes "is" and ${what}.`, { kind: 'test', field: by });
                 }
-                return { kind: 'listed', sitemap: this.#value('sitemap', 'the address of a sitemap') };
+                return { kind: 'listed', by, name: this.#value(by, what) };
             }
             case 'held':
                 return { kind: 'held', template: this.#value('template', 'the name of a template') };

@@ -18,7 +18,7 @@ export function printSet(set: SetExpression, fields: readonly Field[] = [...fiel
             case 'known':
                 return `known from ${of.evidence}`;
             case 'listed':
-                return `sitemap is ${quoted(of.sitemap)}`;
+                return `${of.by} is ${quoted(of.name)}`;
             case 'held':
                 return `held by template ${quoted(of.template, true)}`;
             case 'number':

@@ -2,6 +2,7 @@
  * Relations of the set language: sets of pages by their links. Each list of links is looked at once, whatever number of
  * pages carries it; then each page's blocks. O(lists' links + page blocks).
  */
+import { IMPORT_KINDS } from '../evidence/imports.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
 import { heldByTemplate } from '../packed/measure-columns.ts';
@@ -289,6 +290,42 @@ export function listedBy(survey: PackedSurvey, sitemap: string): Bits {
             for (let at = start[node]!; at < start[node + 1]!; at++) if (files[at] === file) found.add(node);
         }
         return found;
+    });
+}
+
+/** Evidence rows of lists from elsewhere, one after the other. */
+function eachListRow(survey: PackedSurvey, see: (node: number, name: number) => void): void {
+    const start = survey.numbers('evidence_row_start');
+    const kinds = survey.numbers('evidence_row_kind');
+    const names = survey.numbers('evidence_row_source');
+    const isList = survey
+        .texts('evidence_row_kind_words')
+        .all()
+        .map((kind) => IMPORT_KINDS.some((known) => known === kind));
+    for (let node = 0; node < survey.count; node++) {
+        for (let row = start[node]!; row < start[node + 1]!; row++) if (isList[kinds[row]!]) see(node, names[row]!);
+    }
+}
+
+/** Pages that a list from elsewhere names, by the name of the list. */
+export function namedIn(survey: PackedSurvey, list: string): Bits {
+    return once(survey, `named in ${list}`, () => {
+        const wanted = survey.texts('evidence_row_source_words').all().indexOf(list);
+        const found = new Bits(survey.count);
+        eachListRow(survey, (node, name) => {
+            if (name === wanted) found.add(node);
+        });
+        return found;
+    });
+}
+
+/** Names of the lists from elsewhere that name any page. */
+export function listNames(survey: PackedSurvey): string[] {
+    return once(survey, 'names of lists', () => {
+        const names = new Set<number>();
+        eachListRow(survey, (_, name) => names.add(name));
+        const words = survey.texts('evidence_row_source_words').all();
+        return [...names].map((name) => words[name]!).filter((name) => name !== '');
     });
 }
 

@@ -29,7 +29,7 @@ export type SetExpression =
     | { kind: 'all' }
     | { kind: 'flag'; name: string }
     | { kind: 'known'; evidence: Evidence }
-    | { kind: 'listed'; sitemap: string }
+    | { kind: 'listed'; by: 'sitemap' | 'list'; name: string }
     | { kind: 'held'; template: string }
     | { kind: 'number'; field: string; test: Comparison; value: number }
     | { kind: 'range'; field: string; from: number; to: number }

@@ -13,6 +13,9 @@ import { printSet } from './print-set.ts';
 
 const SECTIONS = ['guides', 'tools', 'journal'];
 
+/** Names of lists from elsewhere. */
+const LISTS = ['march.log', 'june.log'];
+
 /** A site that looks random and is the same in every run: menus, redirects, errors, closed pages, orphans. */
 function randomSite(seed: number, pages = 60): Site {
     const next = lehmer(seed);
@@ -42,7 +45,8 @@ function randomSite(seed: number, pages = 60): Site {
             });
         }
         if (next(3) === 0) site.known(path);
-        if (next(5) === 0) site.known(path, 'log');
+        if (next(5) === 0) site.known(path, 'log', LISTS[n % 2]);
+        if (n % 7 === 0) site.known(path, 'visits', LISTS[0]);
     });
     site.share(
         paths.filter((_, n) => n % 2 === 0),
@@ -390,6 +394,16 @@ const EXPRESSIONS: [string, (of: Plain) => Test][] = [
                 record(n).evidence === 'link sitemap',
     ],
     [
+        'list is "march.log"',
+        ({ survey }) => {
+            const named = new Set<number>();
+            for (const { address, source } of survey.rows.evidence) {
+                if (source === LISTS[0]) named.add(survey.nodeOf[address]!);
+            }
+            return (n) => named.has(n);
+        },
+    ],
+    [
         'sitemap is "https://site.example/sitemap.xml"',
         () =>
             (n, { record }) =>
@@ -688,6 +702,7 @@ describe('the set language', () => {
         expect(trouble('links to (orphan) via menu')).toEqual(['menu', expect.stringContaining('nav')]);
         expect(trouble('title has "saw')).toEqual(['"saw', 'The text has no closing quote.']);
         expect(trouble('read at > 2026-02-30')).toEqual(['2026-02-30', expect.stringContaining('a day as')]);
+        expect(trouble('list has "x"')).toEqual(['has', expect.stringContaining('the name of a list')]);
         expect(trouble('known from papers')).toEqual(['papers', expect.stringContaining('link, sitemap')]);
         expect(trouble('orphan and')).toEqual(['', expect.stringContaining('field, a flag or a relation')]);
         expect(trouble(`${'not ('.repeat(100)}all${')'.repeat(100)}`)[1]).toContain('too deeply');

@@ -1,7 +1,7 @@
 /** Packed surveys in the database: parts in deflated chunks. Made from the rows, so whatever is wrong with one, it is made again. */
 import { deflateRaw, inflateRaw } from 'node:zlib';
 import { promisify } from 'node:util';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, notInArray } from 'drizzle-orm';
 import {
     decodeSections,
     encodeSections,
@@ -21,7 +21,7 @@ const MOST_BYTES = 4 * 1024 * 1024 * 1024;
 const deflate = promisify(deflateRaw);
 const inflate = promisify(inflateRaw);
 
-/** Stores the parts of a survey at a revision; what was there before goes. */
+/** Stores the parts of a survey at a revision. Those of other revisions go, but for the ones that were to be kept. */
 export async function savePacked(
     db: Database,
     surveyId: number,
@@ -39,11 +39,21 @@ export async function savePacked(
     }
     const { packedParts, packedChunks } = schema;
     await db.transaction(async (tx) => {
-        await tx.delete(packedParts).where(eq(packedParts.surveyId, surveyId));
-        await tx.delete(packedChunks).where(eq(packedChunks.surveyId, surveyId));
+        const kept = await tx
+            .select({ number: schema.revisions.number })
+            .from(schema.revisions)
+            .where(eq(schema.revisions.surveyId, surveyId));
+        const stay = kept.map(({ number }) => number).filter((number) => number !== revision);
+        for (const table of [packedParts, packedChunks]) {
+            await tx
+                .delete(table)
+                .where(
+                    and(eq(table.surveyId, surveyId), stay.length > 0 ? notInArray(table.revision, stay) : undefined),
+                );
+        }
         for (const { part, size, chunks } of made) {
             for (const [n, bytes] of chunks.entries())
-                await tx.insert(packedChunks).values({ surveyId, part, n, bytes });
+                await tx.insert(packedChunks).values({ surveyId, revision, part, n, bytes });
             await tx.insert(packedParts).values({
                 surveyId,
                 part,
@@ -68,14 +78,16 @@ export async function loadPacked(db: Database, surveyId: number, revision: numbe
     const [head] = await db
         .select()
         .from(packedParts)
-        .where(and(eq(packedParts.surveyId, surveyId), eq(packedParts.part, part)));
+        .where(and(eq(packedParts.surveyId, surveyId), eq(packedParts.revision, revision), eq(packedParts.part, part)));
     if (!head) return { ok: false, why: 'it was never packed' };
-    if (head.revision !== revision || head.format !== PACKED_VERSION) return { ok: false, why: 'it is an older one' };
+    if (head.format !== PACKED_VERSION) return { ok: false, why: 'it is an older one' };
     if (head.size > MOST_BYTES) return { ok: false, why: 'its size is none of ours' };
     const chunks = await db
         .select({ bytes: packedChunks.bytes })
         .from(packedChunks)
-        .where(and(eq(packedChunks.surveyId, surveyId), eq(packedChunks.part, part)))
+        .where(
+            and(eq(packedChunks.surveyId, surveyId), eq(packedChunks.revision, revision), eq(packedChunks.part, part)),
+        )
         .orderBy(asc(packedChunks.n));
     if (chunks.length !== head.chunks) return { ok: false, why: 'chunks are missing' };
     try {

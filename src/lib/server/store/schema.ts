@@ -332,7 +332,7 @@ export const packedParts = mysqlTable(
         chunks: int('chunks').notNull(),
         madeAt: moment('made_at').notNull(),
     },
-    (table) => [primaryKey({ columns: [table.surveyId, table.part] })],
+    (table) => [primaryKey({ columns: [table.surveyId, table.revision, table.part] })],
 );
 
 /** Its bytes, in deflated pieces. */
@@ -340,11 +340,12 @@ export const packedChunks = mysqlTable(
     'packed_chunk',
     {
         surveyId: int('survey_id').notNull(),
+        revision: int('revision').notNull(),
         part: varchar('part', { length: 16 }).notNull(),
         n: int('n').notNull(),
         bytes: bytes('bytes').notNull(),
     },
-    (table) => [primaryKey({ columns: [table.surveyId, table.part, table.n] })],
+    (table) => [primaryKey({ columns: [table.surveyId, table.revision, table.part, table.n] })],
 );
 
 /** Sets a site keeps by name. */

@@ -39,6 +39,8 @@ export interface Survey {
     endedAt: number | null;
     batches: number;
     revision: number;
+    /** Revision it has by now: more than `revision` where it is looked at as it was earlier. */
+    latest: number;
 }
 
 const CutReasons = z.array(z.enum(CUT_REASONS));
@@ -53,6 +55,7 @@ function toSurvey(row: typeof schema.surveys.$inferSelect): Survey {
     const { isDeleted: _, ...rest } = row;
     return {
         ...rest,
+        latest: row.revision,
         state: z.enum(SURVEY_STATES).parse(row.state),
         cut: CutReasons.parse(row.cut === '' ? [] : row.cut.split(' ')),
         settings: StoredSettings.parse(row.settings),

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import { pageFindings } from '$lib/core/areas/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
-import { appStore, findRoute, isEnded } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier, isEnded } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
@@ -52,7 +52,9 @@ export async function load({ params, url, depends }) {
             settings: survey.settings,
             startedAt: survey.startedAt,
             endedAt: survey.endedAt,
+            path: isEarlier(survey) ? `${survey.number}.${survey.revision}` : `${survey.number}`,
             revision: survey.revision,
+            latest: survey.latest,
             isEnded: isEnded(survey),
         },
         surveys: surveys.map(railSurvey),
@@ -89,7 +91,8 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, node: 
     const places = found.flatMap(({ place }) => (place ? [place] : []));
     const [details, given, notes, marks] = await Promise.all([
         sheetDetails(survey, packed, node),
-        givenOf(survey, packed.url(node)),
+        // What lists said of a page is kept in their rows alone; its evidence stands in the packed survey too.
+        isEarlier(survey) ? [] : givenOf(survey, packed.url(node)),
         listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
         markupOf(survey, packed, places),
         tellLines(survey, packed, sheet),

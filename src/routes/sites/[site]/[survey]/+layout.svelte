@@ -14,7 +14,7 @@
     /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
     const SET_VIEWS = ['brief', 'reach', 'weight', 'pages', 'links'];
     let { data, children } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const part = $derived(page.url.pathname.slice(base.length + 1));
     const withSet = $derived(data.set.text === '' ? '' : `?${new URLSearchParams({ set: data.set.text })}`);
     const area = (name: string, question: string, parts: readonly string[]) => ({
@@ -59,7 +59,7 @@
     const withPage = (node: number | null): string => withParams({ page: node });
 
     async function readAgain(body: { kind: 'page' | 'folder'; url: string }): Promise<string> {
-        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/spot`, {
+        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/spot`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify(body),
@@ -76,7 +76,7 @@
 
     /** Has an action asked for after all: the survey goes on with it. */
     async function askAllTheSame(url: string): Promise<string> {
-        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/decisions`, {
+        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/decisions`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ kind: 'action', of: url, state: 'open' }),
@@ -104,7 +104,9 @@
 
     async function complete(text: string, cursor: number, signal: AbortSignal) {
         const asked = new URLSearchParams({ text, cursor: String(cursor) });
-        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/complete?${asked}`, { signal });
+        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/complete?${asked}`, {
+            signal,
+        });
         return CompletionAnswer.parse(await answer.json());
     }
 
@@ -175,7 +177,7 @@
 
     async function findPages(text: string, signal: AbortSignal) {
         const asked = new URLSearchParams({ set: JSON.stringify(text), count: '8', columns: 'url,title' });
-        const answer = await fetch(`/api/v1${base.replace(/\/(\d+)$/, '/surveys/$1')}/pages?${asked}`, { signal });
+        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/pages?${asked}`, { signal });
         return PageWindowAnswer.parse(await answer.json()).rows.map(({ node, record }) => ({
             node,
             url: String(record.url ?? ''),
@@ -262,8 +264,24 @@
             onSave={saveSet}
             onForget={forgetSet}
         />
+        {#if data.survey.revision < data.survey.latest}
+            <p class="earlier">
+                Revision {data.survey.revision} of survey {data.survey.number}: what it said earlier, to be looked at
+                and not changed.
+                <a class="set" href="/sites/{data.site.id}/{data.survey.number}/{part}{page.url.search}"
+                    >Revision {data.survey.latest}, the newest</a
+                >
+            </p>
+        {/if}
         {@render children()}
     </main>
     {#if data.beside}{@render sheetOf(data.beside, true)}{/if}
     {#if data.open}{@render sheetOf(data.open, false)}{/if}
 </div>
+
+<style>
+    .earlier {
+        padding: 4px 16px;
+        border-bottom: 1px solid var(--edge);
+    }
+</style>

@@ -44,7 +44,7 @@
     }
     const forgetNote = async (id: number): Promise<string> =>
         told(await fetch(`${notesAt}?id=${id}`, { method: 'DELETE' }));
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const counts = $derived(data.counts);
     const set = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;

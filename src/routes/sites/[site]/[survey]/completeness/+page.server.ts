@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { completenessOf } from '$lib/core/evidence/completeness.ts';
-import { appStore, findRoute, openSurvey } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 
@@ -11,6 +11,7 @@ export async function load({ params, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
+    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const { measured, counts } = await openSurvey(found.survey);
     const complete = completenessOf(measured, await givenEvidence(found.survey));
     const { progress } = await readProgress(appStore().db, found.survey.id);

@@ -13,7 +13,7 @@
     const FIRST = 14;
     let { data } = $props();
     const showsAll = $derived(page.url.searchParams.has('all'));
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const of = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const lostPages = $derived(data.complete.lost.reduce((sum, item) => sum + item.urls, 0));
     const unread = $derived(data.counts.known - data.counts.read);

@@ -4,13 +4,16 @@
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import EvidenceFile from '$lib/ui/evidence/EvidenceFile.svelte';
-    import { count, counted, day, moment } from '$lib/ui/parts/format.ts';
+    import { setQuery } from '$lib/core/sets/page-filter.ts';
+    import { quoted } from '$lib/core/sets/tokens.ts';
+    import { count, counted, day } from '$lib/ui/parts/format.ts';
     import { ImportAnswer, UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
     let { data, form } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/evidence`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}/evidence`);
+    const counts = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/summary.json`);
     const later = $derived(data.imports.reduce((sum, item) => sum + item.later, 0));
     const others = $derived(data.surveys.filter((item) => item.number !== data.survey.number && !item.isSpot));
     const sayOf = (of: string): string => (form?.of === of ? form.say : '');
@@ -47,7 +50,7 @@
     }
 
     async function readThem(): Promise<void> {
-        await fetch(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/resume`, {
+        await fetch(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}/resume`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: '{}',
@@ -55,6 +58,14 @@
         location.href = `${base}/progress`;
     }
 </script>
+
+{#snippet pages(list: string, size: number, which: string)}
+    <!-- Two lists of one name are one in a set. -->
+    {#if size > 0 && data.imports.filter((item) => item.name === list).length === 1}<a
+            class="plain-set text-primary"
+            href="{base}/pages{setQuery(`list is ${quoted(list, true)} and ${which}`)}">{count(size)}</a
+        >{:else}{count(size)}{/if}
+{/snippet}
 
 <svelte:head><title>Evidence · {data.site.name} · Edge Map</title></svelte:head>
 <SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="evidence" />
@@ -85,8 +96,8 @@
             <table class="ruled">
                 <thead
                     ><tr
-                        ><th>list</th><th class="num">addresses</th><th class="num">read</th><th class="num"
-                            >not read</th
+                        ><th>list</th><th class="num">rows</th><th class="num">URLs read</th><th class="num"
+                            >URLs not read</th
                         ><th class="num">match nothing</th><th class="num">lines not readable</th><th class="spare"
                             >added</th
                         ></tr
@@ -107,8 +118,8 @@
                                 <td colspan="4" class="ink3">a count of {item.bare.day}, without a list</td>
                             {:else}
                                 <td class="num">{count(item.rows)}</td>
-                                <td class="num">{count(item.read)}</td>
-                                <td class="num">{count(item.notRead)}</td>
+                                <td class="num">{@render pages(item.name, item.read, 'read')}</td>
+                                <td class="num">{@render pages(item.name, item.notRead, 'not read')}</td>
                                 <td class="num"
                                     >{#if item.unmatched > 0}<a
                                             class="plain-set text-primary"
@@ -201,11 +212,11 @@
             <ul class="plain">
                 {#each data.revisions as item (item.number)}
                     <li>
-                        <a
-                            class="set"
-                            href="/api/v1/sites/{data.site.id}/surveys/{data.survey
-                                .number}/summary.json?revision={item.number}">Revision {item.number}</a
-                        > <span class="ink2">of {moment(item.at)}, {item.why}</span>
+                        <a class="set" href="/sites/{data.site.id}/{data.survey.number}.{item.number}/brief"
+                            >Revision {item.number}</a
+                        >
+                        <span class="ink2">{item.why};</span>
+                        <a class="set" href="{counts}?revision={item.number}">its counts</a>
                     </li>
                 {/each}
             </ul>

@@ -5,7 +5,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const broken = $derived(data.hosts.reduce((sum, host) => sum + host.broken, 0));
 
     function withPage(node: number): string {

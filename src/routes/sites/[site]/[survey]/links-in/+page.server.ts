@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { linksIn } from '$lib/core/evidence/links-in.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';
 
 const MOST_SHOWN = 500;
@@ -9,6 +9,7 @@ export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
+    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const { measured } = await openSurvey(found.survey);
     const rows = (await importsOf(found.survey))
         .filter((item) => item.kind === 'external')

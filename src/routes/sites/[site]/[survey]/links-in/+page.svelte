@@ -6,7 +6,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const WORDS: Record<string, string> = {
         page: 'land on a page',
         redirect: 'land on a redirect',

@@ -9,8 +9,8 @@
     import LinkTable from '$lib/ui/table/LinkTable.svelte';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
     const asked = $derived(
         new URLSearchParams({
@@ -22,7 +22,7 @@
             followed: data.query.followed ? 'yes' : '',
         }),
     );
-    const key = $derived(`${data.survey.number} ${asked}`);
+    const key = $derived(`${data.survey.path} ${asked}`);
 
     async function fetchWindow(from: number, count: number) {
         const answer = await fetch(`${api}/links?${asked}&from=${from}&count=${count}`);

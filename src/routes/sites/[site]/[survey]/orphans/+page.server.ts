@@ -3,7 +3,7 @@ import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/evidence/nearest.ts';
 import { orphanKinds } from '$lib/core/evidence/orphans.ts';
 import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
 
 const MOST_SHOWN = 200;
 
@@ -13,6 +13,7 @@ export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
+    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const { measured } = await openSurvey(found.survey);
     const kinds = orphanKinds(measured);
     let nearest = nearestOf.get(measured);

@@ -7,7 +7,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const of = (orphan: NonNullable<PageFilter['orphan']>): string => `${base}/pages${setQuery(setLine({ orphan }))}`;
 
     function withPage(node: number): string {

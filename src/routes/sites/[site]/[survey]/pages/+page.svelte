@@ -11,10 +11,10 @@
 
     let { data } = $props();
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
     const asked = $derived(new URLSearchParams({ set: data.set.text, order, columns: data.shown.join(',') }));
     const total = $derived(data.window.total);
-    const key = $derived(`${data.survey.number} ${asked}`);
+    const key = $derived(`${data.survey.path} ${asked}`);
 
     async function fetchWindow(from: number, count: number) {
         const params = tableParams(asked, data.shown);

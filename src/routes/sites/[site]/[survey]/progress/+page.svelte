@@ -17,11 +17,12 @@
     let asking = $state('');
     let refusal = $state('');
     let wantsDelete = $state(false);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}`);
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const phase = $derived(live?.state ?? data.survey.state);
     const progress = $derived(live?.progress ?? data.progress);
     const isKnocking = $derived(phase === 'running' && (live?.isKnocking ?? data.isKnocking));
+    const isEarlier = $derived(data.survey.revision < data.survey.latest);
     const isRunning = $derived(phase === 'waiting' || phase === 'running');
     const isSpot = $derived(data.survey.settings.spot !== null);
     const most = $derived(Math.max(1, ...(progress?.levels ?? []).map((level) => level.seen)));
@@ -162,7 +163,7 @@
                     >{live?.stopAsked || asking === 'stop' ? 'Stopping' : 'Stop and keep what is read'}</button
                 >
                 {#if lost}<span class="ink2">The connection to the server was lost; trying again.</span>{/if}
-            {:else}
+            {:else if !isEarlier}
                 {#if canGoOn}
                     <button class="tb filled" onclick={() => askAndLook('resume')} disabled={asking !== ''}
                         >{phase === 'paused' ? 'Go on' : 'Go on where it ended'}</button

@@ -15,7 +15,7 @@
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const set = (filter: PageFilter): string => line(setLine(filter));
     const counts = $derived(data.counts);

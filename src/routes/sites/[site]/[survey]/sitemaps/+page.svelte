@@ -5,7 +5,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const of = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const short = (url: string): string => (url.startsWith(`${data.origin}/`) ? url.slice(data.origin.length) : url);
 </script>

@@ -1,12 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { linksOfPage } from '$lib/core/survey/link-records.ts';
-import { appStore, findRoute, openSurvey } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
 import { viewSource } from '$lib/server/page-source.ts';
 import { loadPageDetails, loadSource } from '$lib/server/store/rows-store.ts';
 
 export async function load({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
+    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const { measured } = await openSurvey(found.survey);
     const node = Number(url.searchParams.get('of') ?? NaN);
     if (!Number.isInteger(node) || node < 0 || node >= measured.count) error(404, 'There is no such page.');

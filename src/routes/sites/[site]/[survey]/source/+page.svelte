@@ -6,7 +6,7 @@
     let { data } = $props();
     const linked = $derived(new Map(data.links.map((link) => [link.line, link])));
     const here = $derived(data.links.filter((link) => link.line === data.line));
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
 
     let lines: HTMLElement | undefined = $state();
     $effect(() => {

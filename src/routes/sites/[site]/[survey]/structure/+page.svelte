@@ -7,7 +7,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data, form } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const WORDS: Record<Parting, string> = {
         'as intended': 'as intended',
         missing: 'no page found',

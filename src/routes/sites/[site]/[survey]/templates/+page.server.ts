@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { templatesOf } from '$lib/core/survey/templates.ts';
-import { findRoute, openSurvey } from '$lib/server/app.ts';
+import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
 
 const MOST_TEMPLATES = 300;
 const MOST_PAGES = 500;
@@ -9,6 +9,7 @@ const MOST_LINKS = 200;
 export async function load({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
+    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const { measured, counts } = await openSurvey(found.survey);
     const templates = templatesOf(measured);
     const open = templates.find((item) => item.name === url.searchParams.get('template')) ?? null;

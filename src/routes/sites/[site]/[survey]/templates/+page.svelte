@@ -6,7 +6,7 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const wrong = $derived(data.templates.filter((item) => item.broken > 0));
 
     function at(change: Record<string, string | null>): string {

@@ -12,7 +12,7 @@
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.number}`);
+    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const percent = (share: number, places = 0): string => `${(share * 100).toFixed(places)}%`;
     const withParam = (name: string, value: string): string => {

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore, findRoute } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
 import { summaryNow } from '$lib/server/revisions.ts';
 import { listRevisions } from '$lib/server/store/evidence-store.ts';
 
@@ -8,8 +8,8 @@ export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { survey } = found;
-    const asked = url.searchParams.get('revision');
-    if (asked === null || Number(asked) === survey.revision) return json(await summaryNow(survey));
+    const asked = url.searchParams.get('revision') ?? (isEarlier(survey) ? String(survey.revision) : null);
+    if (asked === null || Number(asked) === survey.latest) return json(await summaryNow(survey));
     const revisions = await listRevisions(appStore().db, survey.id);
     const revision = revisions.find((item) => String(item.number) === asked);
     if (!revision) error(404, `Survey ${survey.number} has no revision ${asked.slice(0, 20)} that was kept.`);
