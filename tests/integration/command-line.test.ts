@@ -1,9 +1,11 @@
 /** `edgemap survey` as a user runs it: exports, exit codes, and a clear sentence for every kind of bad input. */
+import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
 import { PAGE_FILE_COLUMNS } from '$lib/server/export/export-survey.ts';
+import { projectRoot } from '$lib/server/process/data-folder.ts';
 import { fernhollow } from '../../demo/fernhollow/site.ts';
 import * as answers from '../../demo/answers.ts';
 import { startStandIn, type StandIn, type StandInSite } from '../../demo/stand-in.ts';
@@ -407,5 +409,19 @@ describe('a gate in a build pipeline', () => {
         expect(result.code).toBe(2);
         expect(result.err).toContain("--fail-on 'depth > ': Here a number is expected.");
         expect(existsSync(result.folder)).toBe(false);
+    });
+});
+
+describe('the launcher', () => {
+    it('hands every command that the help names over, and refuses others', () => {
+        const launcher = readFileSync(join(projectRoot(), 'edgemap'), 'utf8');
+        const known = /^(demo \|.*)\) ;;$/m.exec(launcher)![1]!.split(' | ');
+        const help = readFileSync(join(projectRoot(), 'cli/help.txt'), 'utf8');
+        const named = new Set([...help.matchAll(/^ {2}\.\/edgemap (\w+)/gm)].map((found) => found[1]!));
+        named.delete('help');
+        expect(new Set(known)).toEqual(named);
+        const refused = spawnSync('sh', [join(projectRoot(), 'edgemap'), 'polish'], { encoding: 'utf8' });
+        expect(refused.status).toBe(2);
+        expect(refused.stderr).toContain('There is no command "polish".');
     });
 });

@@ -1,6 +1,7 @@
 /** The crawl with its settings: where it may go, how gently, as whom, what it leaves alone, paused and gone on with. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
 import { linksOfPage } from '$lib/core/survey/link-records.ts';
 import { pageRecord, type PageColumn } from '$lib/core/survey/page-record.ts';
 import { NO_DECISIONS } from '$lib/core/survey/survey-rows.ts';
@@ -306,6 +307,66 @@ describe('traps and actions', () => {
         expect(column(measured, 'depth')['/calendar/31/']).toBe(31);
         // Families are no limit: what is known of the rest still holds.
         expect(survey).toMatchObject({ state: 'finished', cut: [] });
+    });
+
+    it('comes out of four traps on http and https at once, and reads every page beside them', async () => {
+        const LIMIT = DEFAULT_SETTINGS.familyLimit;
+        const FLAT = 150;
+        const day = (n: number): string => new Date(Date.UTC(2027, 0, 1 + n)).toISOString().slice(0, 10);
+        const hostile: StandInSite = ({ scheme, path }) => {
+            const [route = '', query = ''] = path.split('?');
+            const on = new URLSearchParams(query);
+            const html = (body: string): SiteAnswer => ({
+                status: 200,
+                headers: { 'content-type': 'text/html' },
+                body,
+            });
+            // 1. A calendar that goes on day by day.
+            const date = /^\/days\/(\d{4}-\d\d-\d\d)$/.exec(route)?.[1];
+            if (date !== undefined) {
+                const n = Math.round((Date.parse(date) - Date.UTC(2027, 0, 1)) / 86_400_000);
+                return html(`<p>Nothing is on this day, look at the next one.</p>${links(`/days/${day(n + 1)}`)}`);
+            }
+            // 2. Filters that are switched on and off in every combination.
+            if (route === '/tools/') {
+                const all = ['kind', 'size', 'brand', 'colour', 'age', 'shelf', 'state', 'fee', 'branch'];
+                const to = all.map((name) => {
+                    const next = new URLSearchParams(on);
+                    next.set(name, String(Number(next.get(name) ?? 0) + 1));
+                    next.sort();
+                    return `/tools/?${next}`;
+                });
+                return html(`<p>Tools of all kinds, chosen by ${on.size} filters.</p>${links(...to)}`);
+            }
+            // 3. A link without its slash, answered by a server that takes any path.
+            if (/^\/help\/(?:rules\/)*$/.test(route)) return html(`<p>The rules are here.</p>${links('rules/')}`);
+            // 4. A session in the URL, new with every answer.
+            if (route === '/desk') {
+                const held = parseInt(on.get('PHPSESSID') ?? '0', 10);
+                return html(`<p>The desk is open from nine.</p>${links(`/desk?PHPSESSID=${held + 1}a7f`)}`);
+            }
+            const flat = /^\/pages\/(\w+)$/.exec(route)?.[1];
+            if (flat !== undefined) return html(`<title>${flat}</title><p>All about ${flat} and ${flat} alone.`);
+            if (route !== '/') return { status: 404, headers: {}, body: '' };
+            const pages = Array.from({ length: FLAT }, (_, n) => `/pages/${'abcdefghij'[n % 10]}${n}x`);
+            const other = scheme === 'https' ? 'http' : 'https';
+            return html(
+                links(...pages, `/days/${day(0)}`, '/tools/', '/help/', '/desk', `${other}://www.site.example/`),
+            );
+        };
+        const { measured, log, survey } = await makeSurvey(instance, hostile);
+        expect(survey).toMatchObject({ state: 'finished', cut: [] });
+        const of = (path: string, schemes = ['http', 'https']): number =>
+            log.filter(({ url }) => schemes.some((scheme) => url.startsWith(`${scheme}://www.site.example${path}`)))
+                .length;
+        for (const scheme of ['http', 'https']) expect(of('/pages/', [scheme]), scheme).toBe(FLAT);
+        for (const trap of ['/days/', '/tools/', '/help/', '/desk']) {
+            // A family is one over both schemes; beside its members stand its entrances, which have no pattern yet.
+            expect(of(trap), trap).toBeGreaterThanOrEqual(LIMIT);
+            expect(of(trap), trap).toBeLessThanOrEqual(LIMIT + 8);
+        }
+        const why = Object.values(column(measured, 'not_read'));
+        expect(why.filter((reason) => reason === 'trap').length).toBeGreaterThan(4);
     });
 
     it('goes on where a family is opened by hand, as a new revision, and asks for nothing twice', async () => {
