@@ -9,6 +9,7 @@ const entries = {
     worker: 'cli/worker.ts',
     'stand-in': 'demo/stand-in-process.ts',
     'parse-thread': 'src/lib/server/crawl/parse-thread.ts',
+    'pack-thread': 'src/lib/server/pack/pack-thread.ts',
     bench: 'bench/bench.ts',
     'bench-site': 'bench/site-process.ts',
 };

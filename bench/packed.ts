@@ -1,11 +1,11 @@
 /** The packed survey of a large site: its size, opening it, sets on it, and a page of the tables. */
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
-import { packSurvey } from '../src/lib/core/packed/pack-survey.ts';
+import { packRows } from '../src/lib/core/packed/pack-survey.ts';
 import { PackedSurvey, type PackedHead, type Part } from '../src/lib/core/packed/packed-survey.ts';
+import { RowColumns } from '../src/lib/core/packed/row-columns.ts';
 import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
-import type { ListedLink, SurveyRows } from '../src/lib/core/survey/survey-rows.ts';
-import { emptyRows, unreadPage } from '../src/lib/core/survey/survey-rows.ts';
-import { measureSurvey } from '../src/lib/core/survey/measured-survey.ts';
+import type { ListedLink } from '../src/lib/core/survey/survey-rows.ts';
+import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
 import { linkWindowRows } from '../src/lib/core/sets/link-window.ts';
@@ -30,10 +30,10 @@ const OWN = 20;
 const CHUNK = 4 * 1024 * 1024;
 const RUNS = 7;
 
-/** Rows of a site: a menu on every page, links of its own on each, titles, sections. */
-function rowsOf(pages: number): SurveyRows {
+/** Rows of a site: a menu on every page, links of its own on each, titles, sections. Taken in one by one, as from a database. */
+function rowsOf(pages: number): RowColumns {
     const next = numbers(5);
-    const rows = emptyRows();
+    const rows = new RowColumns();
     const link = (target: number, anchor: string): ListedLink => ({
         kind: 'a',
         target,
@@ -47,8 +47,8 @@ function rowsOf(pages: number): SurveyRows {
     const sections = 40;
     for (let n = 0; n < pages; n++) {
         const path = n === 0 ? '/' : `/section-${n % sections}/${word()}-${word()}-${n}/`;
-        rows.addresses.push({ id: n, url: ORIGIN + path, internal: true });
-        rows.pages.push({
+        rows.address({ id: n, url: ORIGIN + path, internal: true });
+        rows.page({
             ...unreadPage(n),
             seq: n,
             status: n % 97 === 5 ? 404 : 200,
@@ -63,33 +63,33 @@ function rowsOf(pages: number): SurveyRows {
             robotsAllowed: true,
         });
     }
-    rows.lists.push({ id: 0, links: Array.from({ length: MENU }, (_, item) => link(item, `Menu ${item}`)) });
-    rows.blocks.push({ id: 0, region: 'nav', place: 'body nav ul', list: 0, name: 'menu' });
+    rows.list({ id: 0, links: Array.from({ length: MENU }, (_, item) => link(item, `Menu ${item}`)) });
+    rows.block({ id: 0, region: 'nav', place: 'body nav ul', list: 0, name: 'menu' });
     for (let n = 0; n < pages; n++) {
         const id = n + 1;
         const own = Array.from({ length: OWN }, () => {
             const near = (n + (next() % 400) * sections) % pages;
             return link(next() % 8 === 0 ? next() % pages : near, `${word()} ${word()}`);
         });
-        rows.lists.push({ id, links: own });
-        rows.blocks.push({
+        rows.list({ id, links: own });
+        rows.block({
             id,
             region: 'main',
             place: 'body main p',
             list: id,
             name: id.toString(16).padStart(16, '0'),
         });
-        rows.pageBlocks.push({ page: n, ordinal: 0, block: 0, layout: 0, line: 12 });
-        rows.pageBlocks.push({ page: n, ordinal: 1, block: id, layout: id, line: 40 });
+        rows.pageBlock({ page: n, ordinal: 0, block: 0, layout: 0, line: 12 });
+        rows.pageBlock({ page: n, ordinal: 1, block: id, layout: id, line: 40 });
     }
     return rows;
 }
 
 export async function packedBench(options: BenchOptions): Promise<void> {
     const pages = options.pages ?? 100_000;
-    const measured = measureSurvey({ start: `${ORIGIN}/`, state: 'finished', cut: [] }, rowsOf(pages));
+    const rows = rowsOf(pages);
     const began = performance.now();
-    const { parts } = packSurvey(measured);
+    const { parts } = packRows({ start: `${ORIGIN}/`, state: 'finished', cut: [] }, rows);
     line(
         `packing ${pages.toLocaleString('en')} pages, ${(pages * (MENU + OWN)).toLocaleString('en')} occurrences`,
         `${(performance.now() - began).toFixed(0)} ms`,

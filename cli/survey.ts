@@ -4,8 +4,8 @@ import { basename, resolve } from 'node:path';
 import { matchImport } from '../src/lib/core/evidence/import-matches.ts';
 import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
-import type { MeasuredSurvey } from '../src/lib/core/survey/measured-survey.ts';
-import { countSurvey } from '../src/lib/core/survey/summary.ts';
+import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
+import { countPages } from '../src/lib/core/areas/count-pages.ts';
 import type { SurveyProgress, SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
@@ -16,7 +16,7 @@ import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
-import { makeAndSavePacked, makePacked, type Packed } from '../src/lib/server/pack-survey.ts';
+import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-survey.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
@@ -118,13 +118,13 @@ export async function surveyCommand(words: string[]): Promise<number> {
             // A database that stayed away for minutes is not waited for once more.
             const patience = broke === '' ? undefined : 5_000;
             let ended: Survey | null;
-            let made: Packed;
+            let packed: PackedSurvey;
             try {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
                 const last = ended;
                 const make = result.ended ? makeAndSavePacked : makePacked;
-                made = await whileAway(() => make(store.db, last), patience);
+                packed = (await whileAway(() => make(store.db, last), patience)).survey;
             } catch (error) {
                 if (broke === '') throw error;
                 console.error(
@@ -132,9 +132,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 );
                 return EXIT.endedEarly;
             }
-            const { measured, packed } = made;
-            const summary = await exportSurvey(folder, ended, measured, packed);
-            const counts = countSurvey(measured);
+            const summary = await exportSurvey(store.db, folder, ended, packed);
+            const counts = countPages(packed);
             if (!result.ended) {
                 console.error(`${counts.read} URLs were read; they are in ${folder}.`);
                 return EXIT.endedEarly;
@@ -148,17 +147,17 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 summary.links,
                 folder,
                 ended.cut,
-                measured.rows.files
+                packed.head.files
                     .filter((file) => file.kind === 'sitemap' && file.status === 200)
                     .map((file) => `${file.url}: ${file.note}`),
             );
-            for (const item of evidence) console.log(evidenceLine(item, measured));
+            for (const item of evidence) console.log(evidenceLine(item, packed));
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
             if (stoppedBy !== null || result.state !== 'finished') return EXIT.endedEarly;
             let failed = false;
             const surveys: Surveys = {
                 db: store.db,
-                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).packed),
+                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).survey),
             };
             for (const line of gates) failed = (await failsOn(surveys, line, ended)) || failed;
             return failed ? EXIT.found : EXIT.done;
@@ -231,9 +230,9 @@ async function readEvidence(
 }
 
 /** What became of a list: how much of it was read, and what matches nothing. */
-function evidenceLine({ kind, name, outcome, rows }: NewImport, measured: MeasuredSurvey): string {
+function evidenceLine({ kind, name, outcome, rows }: NewImport, packed: PackedSurvey): string {
     const number = (value: number): string => value.toLocaleString('en');
-    const { read, notRead, unmatched } = matchImport(measured, rows);
+    const { read, notRead, unmatched } = matchImport(packed, rows);
     const bad = outcome.bad === 0 ? '' : `, ${number(outcome.bad)} lines could not be read`;
     return `Evidence ${kind}, ${name}: ${number(outcome.rows)} addresses, ${number(read)} read, ${number(notRead)} not read, ${number(unmatched.length)} match nothing${bad}`;
 }
@@ -258,7 +257,7 @@ function progressLine(): { show: (progress: SurveyProgress) => void; done: () =>
 }
 
 function printSummary(
-    counts: ReturnType<typeof countSurvey>,
+    counts: ReturnType<typeof countPages>,
     links: number,
     folder: string,
     cut: string[],

@@ -1,9 +1,10 @@
 /** The crawl against small sites over real HTTP: robots, redirects, limits, other evidence, trouble. */
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { allLinks } from '$lib/core/survey/link-records.ts';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord, type PageColumn } from '$lib/core/survey/page-record.ts';
+import { allLinks } from '../support/reference/link-records.ts';
+import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
+import type { PageColumn } from '$lib/core/survey/page-record.ts';
+import { pageRecord } from '../support/reference/page-record.ts';
 import type { SiteAnswer } from '../../demo/stand-in.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite } from '../support/survey.ts';

@@ -1,9 +1,9 @@
 /** The demo site surveyed for real, against the answers typed by hand. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord } from '$lib/core/survey/page-record.ts';
-import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
-import { countSurvey } from '$lib/core/survey/summary.ts';
+import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
+import { pageRecord } from '../support/reference/page-record.ts';
+import { nodeOfUrl } from '../support/reference/node-of-url.ts';
+import { countSurvey } from '../support/reference/count-survey.ts';
 import * as answers from '../../demo/answers.ts';
 import { EDITIONS, FAULTS, faultsOf } from '../../demo/fernhollow/editions.ts';
 import { fernhollow } from '../../demo/fernhollow/site.ts';

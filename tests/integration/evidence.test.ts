@@ -7,10 +7,10 @@ import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
 import type { ImportKind } from '$lib/core/evidence/imports.ts';
 import { linksIn } from '$lib/core/evidence/links-in.ts';
-import { orphanKinds } from '$lib/core/evidence/orphans.ts';
+import { packSurvey } from '$lib/core/packed/pack-survey.ts';
 import { NO_URL_RULES } from '$lib/core/address/url-rules.ts';
-import { measureSurvey } from '$lib/core/survey/measured-survey.ts';
-import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
+import { measureSurvey } from '../support/reference/measured-survey.ts';
+import { nodeOfUrl } from '../support/reference/node-of-url.ts';
 import { makeImport, bareCount } from '$lib/server/evidence/make-import.ts';
 import { readImportFile, readTyped, previewTable, type ImportContext } from '$lib/server/evidence/read-import.ts';
 import {
@@ -26,6 +26,7 @@ import { loadRows } from '$lib/server/store/rows-store.ts';
 import { getSurvey, infoOf, resumeSurvey } from '$lib/server/store/survey-store.ts';
 import { evidenceOf, EVIDENCE_FILES } from '../../demo/make-evidence.ts';
 import { EDITIONS } from '../../demo/fernhollow/editions.ts';
+import { nodesOfLine } from '../support/sets.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 import { openSurvey, tableSite } from '../support/survey.ts';
 
@@ -223,12 +224,16 @@ describe('a survey with evidence', () => {
             '/gone': 'log',
             '/shut': 'log external',
         });
-        const kinds = orphanKinds(measured);
-        const at = (nodes: number[]): string[] => nodes.map((node) => measured.urls[node]!.replace(ORIGIN, ''));
-        expect(at(kinds.strict)).toEqual(['/hidden']);
-        expect(at(kinds.adrift)).toEqual(['/hidden/more']);
+        const at = (line: string): string[] =>
+            nodesOfLine(measured, line).map((node) => measured.urls[node]!.replace(ORIGIN, ''));
+        expect(at('strict orphan')).toEqual(['/hidden']);
+        expect(at('adrift')).toEqual(['/hidden/more']);
         expect(asked.some((entry) => entry.url.endsWith('/shut'))).toBe(false);
-        expect(linksIn(measured, links.rows).map((item) => item.landing)).toEqual(['redirect', 'closed', 'unknown']);
+        expect(linksIn(packSurvey(measured).survey, links.rows).map((item) => item.landing)).toEqual([
+            'redirect',
+            'closed',
+            'unknown',
+        ]);
         const urls: string[] = [];
         for await (const known of importedUrls(instance.store.db, survey.id))
             urls.push(`${known.evidence} ${known.url.replace(ORIGIN, '')}`);

@@ -1,8 +1,8 @@
 /** Servers that answer wrongly on purpose: the survey goes on, and each failure has its reason. */
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord } from '$lib/core/survey/page-record.ts';
+import { measureSurvey, type MeasuredSurvey } from '../support/reference/measured-survey.ts';
+import { pageRecord } from '../support/reference/page-record.ts';
 import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
 import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';

@@ -8,8 +8,9 @@ import { siteMeasures } from '$lib/core/packed/site-measures.ts';
 import type { Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
-import { makePacked, type Packed } from '$lib/server/pack-survey.ts';
-import { PackedHead } from '$lib/server/packed-head.ts';
+import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
+import { makePacked } from '$lib/server/pack/pack-survey.ts';
+import { PackedHead } from '$lib/server/pack/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
 import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
@@ -19,7 +20,7 @@ import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/s
 
 let instance: Instance;
 let made: MadeSurvey;
-let fresh: Packed;
+let fresh: PackedParts;
 
 const TEXT = Array.from({ length: 80 }, (_, index) => `word${index}`).join(' ');
 const MENU = '<nav><a href="/">Home</a> <a href="/a">A</a> <a href="/b">B</a></nav>';
@@ -36,7 +37,7 @@ const SITE = tableSite({
 beforeAll(async () => {
     instance = await openInstance();
     made = await makeSurvey(instance, SITE);
-    await packClosed(instance.store.db, made.survey.id, (line) => {
+    await packClosed(instance.store.access, made.survey.id, (line) => {
         throw new Error(line);
     });
     fresh = await makePacked(instance.store.db, made.survey);
@@ -73,7 +74,7 @@ describe('a packed survey', () => {
             expect([...columns.keys()]).toEqual([...again.keys()]);
             for (const [name, column] of columns) expect([...column], name).toEqual([...again.get(name)!]);
         }
-        expect((await stored()).head).toEqual(fresh.packed.head);
+        expect((await stored()).head).toEqual(fresh.survey.head);
     });
 
     it('knows what the site was made with', async () => {

@@ -4,9 +4,10 @@
  */
 import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord, type PageRecord } from '$lib/core/survey/page-record.ts';
-import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
+import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
+import type { PageRecord } from '$lib/core/survey/page-record.ts';
+import { pageRecord } from '../support/reference/page-record.ts';
+import { nodeOfUrl } from '../support/reference/node-of-url.ts';
 import type { SiteAnswer } from '../../demo/stand-in.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, type MadeSurvey } from '../support/survey.ts';

@@ -1,9 +1,10 @@
 /** The crawl with its settings: where it may go, how gently, as whom, what it leaves alone, paused and gone on with. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
 import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
-import { linksOfPage } from '$lib/core/survey/link-records.ts';
-import { pageRecord, type PageColumn } from '$lib/core/survey/page-record.ts';
+import { linksOfPage } from '../support/reference/link-records.ts';
+import type { PageColumn } from '$lib/core/survey/page-record.ts';
+import { pageRecord } from '../support/reference/page-record.ts';
 import { NO_DECISIONS } from '$lib/core/survey/survey-rows.ts';
 import { askToPause } from '$lib/server/store/job-store.ts';
 import { loadPageDetails, loadSource } from '$lib/server/store/rows-store.ts';

@@ -1,11 +1,13 @@
 /** One check per planted fault of the demo: passes while the fault is there, fails when it is taken away. */
 import { expect } from 'vitest';
-import { allLinks, linksOfPage, type LinkRecord } from '$lib/core/survey/link-records.ts';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { pageRecord, type PageRecord } from '$lib/core/survey/page-record.ts';
+import type { LinkRecord } from '$lib/core/survey/link-records.ts';
+import { allLinks, linksOfPage } from './reference/link-records.ts';
+import type { MeasuredSurvey } from './reference/measured-survey.ts';
+import type { PageRecord } from '$lib/core/survey/page-record.ts';
+import { pageRecord } from './reference/page-record.ts';
 import { packSurvey } from '$lib/core/packed/pack-survey.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
-import { nodeOfUrl } from '$lib/core/survey/node-of-url.ts';
+import { nodeOfUrl } from './reference/node-of-url.ts';
 import * as answers from '../../demo/answers.ts';
 import type { FAULTS } from '../../demo/fernhollow/editions.ts';
 

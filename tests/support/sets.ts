@@ -3,7 +3,7 @@ import { packSurvey } from '$lib/core/packed/pack-survey.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+import type { MeasuredSurvey } from './reference/measured-survey.ts';
 
 /** Nodes of the set that a line names. */
 export function nodesOfLine(survey: MeasuredSurvey, line: string): number[] {

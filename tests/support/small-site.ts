@@ -1,6 +1,6 @@
 /** A site small enough to check by hand, as the rows of a survey. */
 import type { LinkKind, Region } from '$lib/core/page/links.ts';
-import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+import { measureSurvey, type MeasuredSurvey } from './reference/measured-survey.ts';
 import {
     emptyRows,
     unreadPage,

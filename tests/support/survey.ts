@@ -1,5 +1,5 @@
 /** Surveys made in a test: a site on a stand-in, read for real, stored, loaded and measured. */
-import { measureSurvey, type MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
+import { measureSurvey, type MeasuredSurvey } from './reference/measured-survey.ts';
 import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
 import { namesOfSecrets, NO_SECRETS, type SurveySecrets, type SurveySettings } from '$lib/core/survey/settings.ts';
 import { sealSecrets, secretsKey } from '$lib/server/access/secret-box.ts';
@@ -8,6 +8,8 @@ import { eq } from 'drizzle-orm';
 import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';
 import { addSite } from '$lib/server/store/site-store.ts';
+import type { Database } from '$lib/server/store/connect.ts';
+import { makePacked } from '$lib/server/pack/pack-survey.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
 import { createSurvey, getSurvey, infoOf, type Survey } from '$lib/server/store/survey-store.ts';
 import {
@@ -18,6 +20,7 @@ import {
     type StandInSite,
 } from '../../demo/stand-in.ts';
 import type { Instance } from './instance.ts';
+import { holdAgainst } from './reference/compare.ts';
 
 /** A survey on a stand-in that stays up, so that it can be paused, changed and gone on with. */
 export interface StandingSurvey {
@@ -60,10 +63,17 @@ export async function openSurvey(
                 stop,
             });
             const survey = (await getSurvey(db, id))!;
-            return { survey, measured: measureSurvey(infoOf(survey), await loadRows(db, id)), log: standIn.log };
+            return { survey, measured: await measured(db, survey), log: standIn.log };
         },
         close: () => standIn.close(),
     };
+}
+
+/** Measured the plain way, with what the application makes of the same rows held against it. */
+async function measured(db: Database, survey: Survey): Promise<MeasuredSurvey> {
+    const found = measureSurvey(infoOf(survey), await loadRows(db, survey.id));
+    holdAgainst(found, (await makePacked(db, survey)).survey);
+    return found;
 }
 
 export interface MadeSurvey {
@@ -103,7 +113,7 @@ export async function makeSurvey(
             stop,
         });
         const survey = (await getSurvey(db, made.id))!;
-        return { survey, measured: measureSurvey(infoOf(survey), await loadRows(db, made.id)), log: standIn.log };
+        return { survey, measured: await measured(db, survey), log: standIn.log };
     } finally {
         await standIn.close();
     }

@@ -1,19 +1,16 @@
-/** What the routes use: the store, and measured surveys kept in memory for as long as they are looked at. */
-import { packSurvey } from '../core/packed/pack-survey.ts';
-import { PackedHead } from './packed-head.ts';
+/** What the routes use: the store, and packed surveys kept in memory for as long as they are looked at. */
 import { PackedSurvey, type Part } from '../core/packed/packed-survey.ts';
-import { measureSurvey, type MeasuredSurvey } from '../core/survey/measured-survey.ts';
-import { countSurvey, type SurveyCounts } from '../core/survey/summary.ts';
+import type { Sections } from '../core/packed/sections.ts';
 import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
-import { makeAndSavePacked } from './pack-survey.ts';
+import { packInThread } from './pack/pack-in-thread.ts';
+import { PackedHead } from './pack/packed-head.ts';
 import { loadPacked } from './store/packed-store.ts';
 import { openStore, type Store } from './store/connect.ts';
 import { listRevisions } from './store/evidence-store.ts';
 import { getSite, type Site } from './store/site-store.ts';
-import { loadRows } from './store/rows-store.ts';
-import { findSurvey, infoOf, type Survey } from './store/survey-store.ts';
+import { findSurvey, type Survey } from './store/survey-store.ts';
 
 let store: Store | null = null;
 
@@ -33,88 +30,31 @@ export function appKey(): Buffer {
     return secretsKey(openDataFolder(dataFolderPath()).path);
 }
 
-export interface OpenSurvey {
-    measured: MeasuredSurvey;
-    counts: SurveyCounts;
-}
-
-interface Kept {
-    survey: Promise<OpenSurvey>;
-    at: number;
-    /** How long loading and measuring took, milliseconds. */
-    took: number;
-    isEnded: boolean;
-    revision: number;
-}
-
-/** Measured surveys by number; the last few stay. */
-const kept = new Map<number, Kept>();
-const MOST_KEPT = 4;
-/** A survey that still runs is measured anew after this long, not patched; and never more than a fifth of the time. */
+/** A survey that still runs is packed anew after this long, not patched; and never more than a fifth of the time. */
 const RUNNING_MILLISECONDS = 3_000;
-const REST_PER_MEASURING = 4;
+const REST_PER_PACKING = 4;
 
 /** True when nothing more is being read: it ended, or was paused. */
 export function isEnded(survey: Survey): boolean {
     return survey.state !== 'waiting' && survey.state !== 'running';
 }
 
-/** True for a survey as it was before something changed it: packed, and without its rows. */
+/** True for a survey as it was before something changed it: the database holds its packed form, and newer rows. */
 export function isEarlier(survey: Survey): boolean {
     return survey.revision < survey.latest;
 }
 
-/** What is told of an earlier revision where a part needs the rows, which are those of the newest. */
-export const NEEDS_ROWS =
-    'This part is made from what the database holds now; of an earlier revision the counts, pages, links and measures were kept.';
-
 /** An earlier revision that was kept and cannot be read: it cannot be made again either. */
 export class RevisionLost extends Error {}
-
-/** @throws Error where the survey is an earlier revision: routes ask `isEarlier` first */
-export async function openSurvey(survey: Survey): Promise<OpenSurvey> {
-    if (isEarlier(survey)) {
-        throw new Error(NEEDS_ROWS);
-    }
-    const known = kept.get(survey.id);
-    const ended = isEnded(survey);
-    if (
-        known &&
-        known.isEnded === ended &&
-        known.revision === survey.revision &&
-        (ended || Date.now() - known.at < Math.max(RUNNING_MILLISECONDS, known.took * REST_PER_MEASURING))
-    ) {
-        kept.delete(survey.id);
-        kept.set(survey.id, known);
-        return known.survey;
-    }
-    const started = Date.now();
-    const loading = (async (): Promise<OpenSurvey> => {
-        const measured = measureSurvey(infoOf(survey), await loadRows(appStore().db, survey.id));
-        return { measured, counts: countSurvey(measured) };
-    })();
-    kept.delete(survey.id);
-    const entry: Kept = { survey: loading, at: started, took: 0, isEnded: ended, revision: survey.revision };
-    kept.set(survey.id, entry);
-    loading.then(
-        () => {
-            entry.at = Date.now();
-            entry.took = entry.at - started;
-        },
-        () => kept.delete(survey.id),
-    );
-    for (const id of kept.keys()) {
-        if (kept.size <= MOST_KEPT) break;
-        kept.delete(id);
-    }
-    return loading;
-}
 
 interface KeptPacked {
     packed: Promise<PackedSurvey>;
     /** State, revision and batches of the survey when it was made. */
     key: string;
+    /** When it was asked for, then when it was made. */
     at: number;
+    /** How long making it took, milliseconds. */
+    took: number;
     /** Bytes of its parts. */
     bytes: number;
 }
@@ -135,9 +75,9 @@ export async function openPacked(survey: Survey, parts: readonly Part[] = ['core
     // An earlier revision stands beside the newest; a new one takes the place of the one before it.
     const place = isEarlier(survey) ? `${survey.id}.${survey.revision}` : `${survey.id}`;
     let known = keptPacked.get(place);
-    if (known?.key !== key || (!ended && isStale(survey, known))) {
-        const entry = { key, at: Date.now(), bytes: 0 };
-        const packed = isClosed(survey) ? loadOrMake(survey, entry) : packRunning(survey);
+    if (known?.key !== key || (!ended && isStale(known))) {
+        const entry = { key, at: Date.now(), took: 0, bytes: 0 };
+        const packed = isClosed(survey) ? loadOrMake(survey, entry) : make(survey, entry, false);
         const made: KeptPacked = Object.assign(entry, { packed });
         packed.catch(() => {
             if (keptPacked.get(place) === made) keptPacked.delete(place);
@@ -163,17 +103,33 @@ function isClosed(survey: Survey): boolean {
     return isEnded(survey) && survey.state !== 'paused';
 }
 
-function isStale(survey: Survey, known: KeptPacked): boolean {
-    const took = kept.get(survey.id)?.took ?? 0;
-    return Date.now() - known.at >= Math.max(RUNNING_MILLISECONDS, took * REST_PER_MEASURING);
+function isStale(known: KeptPacked): boolean {
+    return Date.now() - known.at >= Math.max(RUNNING_MILLISECONDS, known.took * REST_PER_PACKING);
 }
 
-async function packRunning(survey: Survey): Promise<PackedSurvey> {
-    const { measured } = await openSurvey(survey);
-    return packSurvey(measured).survey;
+type Entry = Pick<KeptPacked, 'at' | 'took' | 'bytes'>;
+
+/** Packs a survey from its rows, in a thread of its own. */
+async function make(survey: Survey, entry: Entry, save: boolean): Promise<PackedSurvey> {
+    const began = Date.now();
+    const parts = await packInThread(appStore().access, survey.id, { save, wanted: true });
+    const packed = new PackedSurvey(PackedHead.parse(parts.get('core')?.head));
+    for (const [part, sections] of parts) {
+        packed.add(part, sections);
+        entry.bytes += bytesOf(sections);
+    }
+    entry.at = Date.now();
+    entry.took = entry.at - began;
+    return packed;
 }
 
-async function loadOrMake(survey: Survey, entry: { bytes: number }): Promise<PackedSurvey> {
+function bytesOf({ columns }: Sections): number {
+    let bytes = 0;
+    for (const column of columns.values()) bytes += column.byteLength;
+    return bytes;
+}
+
+async function loadOrMake(survey: Survey, entry: Entry): Promise<PackedSurvey> {
     const { db } = appStore();
     const core = await loadPacked(db, survey.id, survey.revision, 'core');
     const head = core.ok ? PackedHead.safeParse(core.sections.head) : null;
@@ -184,7 +140,7 @@ async function loadOrMake(survey: Survey, entry: { bytes: number }): Promise<Pac
         return packed;
     }
     if (isEarlier(survey)) notKept(survey, core.ok ? 'its head is none of ours' : core.why);
-    return remake(survey);
+    return make(survey, entry, true);
 }
 
 /** An earlier revision cannot be made again. */
@@ -194,7 +150,7 @@ function notKept(survey: Survey, why: string): never {
     );
 }
 
-async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: { bytes: number }): Promise<void> {
+async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: Entry): Promise<void> {
     const loaded = await loadPacked(appStore().db, survey.id, survey.revision, part);
     if (loaded.ok) {
         packed.add(part, loaded.sections);
@@ -203,13 +159,9 @@ async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: 
     }
     if (isEarlier(survey)) notKept(survey, loaded.why);
     // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
-    const { parts } = await makeAndSavePacked(appStore().db, survey);
+    const parts = await packInThread(appStore().access, survey.id, { save: true, wanted: true });
     packed.add(part, parts.get(part)!);
-}
-
-async function remake(survey: Survey): Promise<PackedSurvey> {
-    const { packed } = await makeAndSavePacked(appStore().db, survey);
-    return packed;
+    entry.bytes += bytesOf(parts.get(part)!);
 }
 
 /** Site of a route's parameter; null when there is none. */

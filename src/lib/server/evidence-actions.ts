@@ -5,8 +5,8 @@ import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } fr
 import { GivenFacts, matchImport, type GivenFact } from '../core/evidence/import-matches.ts';
 import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
 import type { Evidence } from '../core/evidence/evidence.ts';
-import type { MeasuredSurvey } from '../core/survey/measured-survey.ts';
-import { appFolder, appStore, openPacked, openSurvey } from './app.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import { appFolder, appStore, openPacked } from './app.ts';
 import { bareCount, importContext, makeImport } from './evidence/make-import.ts';
 import { previewTable, readLog, readTable, readTyped, readUrls, type TablePreview } from './evidence/read-import.ts';
 import { dropUpload, findUpload, keepUpload, type Upload } from './evidence/uploads.ts';
@@ -77,8 +77,8 @@ export function addTyped(survey: Survey, text: string): Promise<AddResult> {
 export async function addFromSurvey(survey: Survey, number: number): Promise<AddResult> {
     const other = number === survey.number ? null : await findSurvey(appStore().db, survey.siteId, number);
     if (!other) return { ok: false, say: `There is no other survey ${number} of this site.` };
-    const { measured } = await openSurvey(other);
-    const read = readUrls(measured.urls, importContext(survey.settings));
+    const packed = await openPacked(other);
+    const read = readUrls(packed.texts('url').all(), importContext(survey.settings));
     return addToSurvey(survey, makeImport('manual', `survey ${number}`, read));
 }
 
@@ -97,16 +97,30 @@ export function addBareCount(survey: Survey, form: unknown): Promise<AddResult> 
 }
 
 async function addToSurvey(survey: Survey, made: NewImport): Promise<AddResult> {
-    const { measured } = await openSurvey(survey);
+    // Packed before the change, so that this revision can still be opened after it.
+    const packed = await openPacked(survey, ['core', 'text', 'links']);
     const { isInternal } = importContext(survey.settings);
-    const knownIds = new Map<string, number>();
-    measured.urlById.forEach((url, id) => knownIds.set(url, id));
+    const knownIds = addressNumbers(packed);
     const fresh = new Set<string>();
     for (const { url } of made.rows) if (!knownIds.has(url) && isInternal(url)) fresh.add(url);
     const summary = await summaryNow(survey);
-    // Packed before the change, so that this revision can still be opened after it.
-    await openPacked(survey);
     return addImport(appStore().db, survey.id, made, [...fresh], knownIds, summary);
+}
+
+/** Address numbers of the rows, by URL. */
+function addressNumbers(packed: PackedSurvey): Map<string, number> {
+    const ids = new Map<string, number>();
+    const own = packed.numbers('address');
+    packed
+        .texts('url')
+        .all()
+        .forEach((url, node) => ids.set(url, own[node]!));
+    const other = packed.numbers('other_address');
+    packed
+        .texts('other_url')
+        .all()
+        .forEach((url, index) => ids.set(url, other[index]!));
+    return ids;
 }
 
 /** The evidence a survey was given, with what became of each list. */
@@ -128,25 +142,34 @@ export interface ShownImport {
     bare: { count: number; day: string } | null;
 }
 
-/** Imports with their rows, kept with the measured survey they belong to. */
-const loaded = new WeakMap<MeasuredSurvey, Promise<EvidenceImport[]>>();
+/** Imports with their rows, kept with the packed survey they belong to. */
+const loaded = new WeakMap<PackedSurvey, Promise<EvidenceImport[]>>();
 
 export async function importsOf(survey: Survey): Promise<EvidenceImport[]> {
-    const { measured } = await openSurvey(survey);
-    let imports = loaded.get(measured);
+    const packed = await openPacked(survey);
+    let imports = loaded.get(packed);
     if (!imports) {
-        imports = loadImports(appStore().db, survey.id);
-        loaded.set(measured, imports);
-        imports.catch(() => loaded.delete(measured));
+        imports = importsAt(survey);
+        loaded.set(packed, imports);
+        imports.catch(() => loaded.delete(packed));
     }
     return imports;
 }
 
+/** Lists a survey had at its revision: those added later came with a later one. */
+async function importsAt(survey: Survey): Promise<EvidenceImport[]> {
+    const { db } = appStore();
+    const heads = await listImports(db, survey.id);
+    const since = new Set(heads.filter(({ revision }) => revision > survey.revision).map(({ id }) => id));
+    const all = await loadImports(db, survey.id);
+    return since.size === 0 ? all : all.filter(({ id }) => !since.has(id));
+}
+
 export async function shownImports(survey: Survey): Promise<ShownImport[]> {
-    const { measured } = await openSurvey(survey);
+    const packed = await openPacked(survey);
     const heads = new Map((await listImports(appStore().db, survey.id)).map((head) => [head.id, head.revision]));
     return (await importsOf(survey)).map(({ id, kind, name, at, outcome, rows }) => {
-        const { read, notRead, later, unmatched } = matchImport(measured, rows);
+        const { read, notRead, later, unmatched } = matchImport(packed, rows);
         return {
             id,
             kind,
@@ -169,7 +192,8 @@ export async function shownImports(survey: Survey): Promise<ShownImport[]> {
 
 /** Which evidence was given to a survey at all; the others were not asked for. */
 export async function givenEvidence(survey: Survey): Promise<Set<Evidence>> {
-    return new Set((await listImports(appStore().db, survey.id)).map((item) => item.kind));
+    const heads = await listImports(appStore().db, survey.id);
+    return new Set(heads.filter(({ revision }) => revision <= survey.revision).map((item) => item.kind));
 }
 
 /** Lines of an import that could not be read. */
@@ -181,8 +205,7 @@ export function badLinesOf(survey: Survey, importId: number): Promise<BadLineRow
 export async function unmatchedOf(survey: Survey, importId: number): Promise<ImportRow[]> {
     const found = (await importsOf(survey)).find((item) => item.id === importId);
     if (!found) return [];
-    const { measured } = await openSurvey(survey);
-    return matchImport(measured, found.rows).unmatched;
+    return matchImport(await openPacked(survey), found.rows).unmatched;
 }
 
 const facts = new WeakMap<EvidenceImport[], GivenFacts>();

@@ -1,16 +1,14 @@
 /** What a survey said at its earlier revisions: kept just before something changes it. */
-import { allLinks } from '../core/survey/link-records.ts';
-import { appStore, openPacked, openSurvey } from './app.ts';
+import { countLinkRecords } from '../core/packed/link-records.ts';
+import { appStore, openPacked } from './app.ts';
 import { summaryOf, type SummaryFile } from './export/export-survey.ts';
 import { keepRevision } from './store/evidence-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
 /** The summary of a survey as it is now. */
 export async function summaryNow(survey: Survey): Promise<SummaryFile> {
-    const { measured } = await openSurvey(survey);
-    let links = 0;
-    for (const _ of allLinks(measured)) links++;
-    return summaryOf(survey, measured, links);
+    const packed = await openPacked(survey, ['core', 'text', 'links']);
+    return summaryOf(survey, packed, countLinkRecords(packed));
 }
 
 /**

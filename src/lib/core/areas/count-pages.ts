@@ -5,7 +5,7 @@ import { UNREACHED } from '../graph/depth.ts';
 import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
 import { NO_ADDRESS, type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from '../sets/bits.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import type { DepthBand, EvidenceGroup, SurveyCounts } from '../survey/summary.ts';
 
 /** As in `summary.json`, but for the links. */

@@ -6,7 +6,7 @@ import { evidenceRows } from '../packed/page-sheet.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { lostUrls } from '../packed/standing.ts';
 import { once } from '../once.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { pathOf, type Severity } from './jobs.ts';
 
 export interface Finding {

@@ -1,15 +1,11 @@
 /** What the area Reach tells of a survey: depths by choice, goals, islands, and what everything hangs from. */
-import { depths, UNREACHED } from '../graph/depth.ts';
-import { depthGraph } from '../packed/link-graph.ts';
+import { UNREACHED } from '../graph/depth.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../once.ts';
 
-/** Depths along followed links alone, made once. */
-export function followedDepths(survey: PackedSurvey): Int32Array {
-    return once(survey, 'followed depths', () => {
-        const { clicks, free } = depthGraph(survey, true);
-        return depths(clicks, free, survey.head.starts).depth;
-    });
+/** Depths along followed links alone. */
+export function followedDepths(survey: PackedSurvey): ArrayLike<number> {
+    return survey.numbers('followed_depth');
 }
 
 /** The depth within which nine of ten reached pages lie: what is offered as a goal. Null where nothing is reached. */

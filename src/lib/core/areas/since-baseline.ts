@@ -1,7 +1,7 @@
 /** What changed between a baseline and a survey, as the Brief tells it. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { siteMeasures } from '../packed/site-measures.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { countPages } from './count-pages.ts';
 
 /** How a number is shown: a whole count, with one or two places, or as a share in per cent. */

@@ -1,21 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { islandsOf } from '../areas/reach.ts';
 import { variantKey } from '../address/variants.ts';
 import { setLine, type PageFilter } from '../sets/page-filter.ts';
 import { nodesOfLine } from '../../../../tests/support/sets.ts';
-import { sitemapFiles } from '../survey/sitemap-files.ts';
-import type { MeasuredSurvey } from '../survey/measured-survey.ts';
+import { packSurvey } from '../packed/pack-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { sitemapFiles } from '../packed/sitemap-files.ts';
+import type { SurveyInfo } from '../survey/survey-rows.ts';
 import { completenessOf, evidenceMatrix } from './completeness.ts';
 import { EVIDENCE, evidenceNames } from './evidence.ts';
 import { GivenFacts, matchImport } from './import-matches.ts';
 import type { EvidenceImport, ImportKind, ImportRow } from './imports.ts';
 import { linksIn } from './links-in.ts';
 import { NearestPages } from './nearest.ts';
-import { isListing, orphanKinds } from './orphans.ts';
+import { isListing } from './listing.ts';
 
-const paths = (survey: MeasuredSurvey, nodes: number[]): string[] =>
-    nodes.map((node) => survey.urls[node]!.replace(ORIGIN, ''));
-const nodeOf = (survey: MeasuredSurvey, path: string): number => survey.urls.indexOf(`${ORIGIN}${path}`);
+const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
+const paths = (survey: PackedSurvey, nodes: number[]): string[] =>
+    nodes.map((node) => survey.url(node).replace(ORIGIN, ''));
+const nodeOf = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
+/** Paths of the URLs a line of the set language names. */
+const named = (site: Site, line: string, info: Partial<SurveyInfo> = {}): string[] =>
+    paths(pack(site, info), nodesOfLine(site.measure(info), line));
 
 /**
  * / -> /a/, /list?page=2, and nofollow /declined; the list -> /only-listed; /old/ and below are known from the log
@@ -42,7 +49,7 @@ function sample(): Site {
 }
 
 describe('completenessOf', () => {
-    const complete = completenessOf(sample().measure(), new Set(['log', 'visits']));
+    const complete = completenessOf(pack(sample()), new Set(['log', 'visits']));
 
     it('counts every intersection of evidence, largest first', () => {
         const counted = Object.fromEntries(complete.matrix.map((item) => [item.evidence.join(' '), item.urls]));
@@ -80,7 +87,7 @@ describe('completenessOf', () => {
             'No sitemap could be read, so pages that only a sitemap would know are missing.',
             'Nobody gave it what a search index lists or links from other sites: pages that only those would know are missing.',
         ]);
-        const cut = completenessOf(sample().measure({ cut: ['max-pages'] }), new Set());
+        const cut = completenessOf(pack(sample(), { cut: ['max-pages'] }), new Set());
         expect(cut.cannotClaim[0]).toContain('cut short (max-pages)');
     });
 });
@@ -106,37 +113,31 @@ describe('evidenceMatrix', () => {
     });
 });
 
-describe('orphanKinds', () => {
-    const survey = sample().measure();
-    const kinds = orphanKinds(survey);
-
-    it('tells strict, adrift, islands, listing-only and decline-only apart', () => {
-        expect(paths(survey, kinds.strict)).toEqual(['/lone']);
-        expect(paths(survey, kinds.adrift)).toEqual(['/old/', '/old/x/one']);
-        expect(kinds.islands.map((island) => paths(survey, island))).toEqual([['/old/', '/old/x/one']]);
-        expect(paths(survey, kinds.listingOnly)).toEqual(['/only-listed']);
-        expect(paths(survey, kinds.declineOnly)).toEqual(['/declined']);
+describe('kinds of orphans', () => {
+    it('are told apart: strict, adrift, islands, listing-only and decline-only', () => {
+        expect(named(sample(), 'strict orphan')).toEqual(['/lone']);
+        expect(named(sample(), 'adrift')).toEqual(['/old/', '/old/x/one']);
+        expect(islandsOf(pack(sample()))).toMatchObject([{ pages: 2 }]);
+        expect(named(sample(), 'in an island')).toEqual(['/old/', '/old/x/one']);
+        expect(named(sample(), 'listing only')).toEqual(['/only-listed']);
+        expect(named(sample(), 'decline only')).toEqual(['/declined']);
     });
 
-    it('knows nothing in a partial survey', () => {
-        expect(orphanKinds(sample().measure({ cut: ['max-pages'] }))).toEqual({
-            strict: [],
-            adrift: [],
-            islands: [],
-            listingOnly: [],
-            declineOnly: [],
-        });
+    it('are not known in a partial survey', () => {
+        const cut: Partial<SurveyInfo> = { cut: ['max-pages'] };
+        for (const line of ['orphan', 'in an island', 'listing only', 'decline only']) {
+            expect(named(sample(), line, cut), line).toEqual([]);
+        }
     });
 
-    it('takes a redirect of the start page for no link', () => {
+    it('a redirect of the start page is no link', () => {
         const site = new Site()
             .known('/', 'manual')
             .page('/', [], { status: 301 })
             .page('/home', [{ to: '/x' }])
             .page('/x');
         site.rows.pages[0]!.redirectTo = site.id('/home');
-        const measured = site.measure();
-        expect(orphanKinds(measured)).toMatchObject({ strict: [], adrift: [], declineOnly: [] });
+        for (const line of ['orphan', 'decline only']) expect(named(site, line), line).toEqual([]);
     });
 
     it.each([
@@ -177,7 +178,7 @@ describe('what lists say', () => {
 
     it('is counted by what became of it', () => {
         const rows = [row('/a/', [1, 2]), row('/new', [3, null]), row('/shut', []), row('https://other.example/', [])];
-        const { unmatched, ...counts } = matchImport(sample().measure(), rows);
+        const { unmatched, ...counts } = matchImport(pack(sample()), rows);
         expect(counts).toEqual({ read: 1, notRead: 2, later: 1 });
         expect(unmatched.map((item) => item.url)).toEqual(['https://other.example/']);
     });
@@ -256,7 +257,7 @@ describe('sitemapFiles', () => {
         listed('/a/', 'a');
         listed('/shut', 'a');
         listed('/a/', 'b');
-        const found = sitemapFiles(site.measure());
+        const found = sitemapFiles(pack(site));
         expect(
             found.files.map(({ url, members, indexable, only }) => [url.slice(-5), members, indexable, only]),
         ).toEqual([
@@ -269,7 +270,7 @@ describe('sitemapFiles', () => {
 });
 
 describe('NearestPages', () => {
-    const survey = sample().measure();
+    const survey = pack(sample());
 
     it('finds the page that speaks of the same, by its rare words', () => {
         const [first] = new NearestPages(survey).of(nodeOf(survey, '/lone'));
@@ -297,7 +298,7 @@ describe('links from other sites', () => {
             .known('/A/', 'external');
         const survey = (() => {
             site.rows.pages.find((page) => page.address === site.id('/moved'))!.redirectTo = site.id('/a/');
-            return site.measure();
+            return pack(site);
         })();
         const landing = linksIn(
             survey,

@@ -6,7 +6,8 @@ import { folderOf } from '../address/section.ts';
 import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
+import { reasonOf } from '../packed/codes.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from './evidence.ts';
 
 export interface Intersection {
@@ -18,7 +19,7 @@ export interface Intersection {
 }
 
 /** URLs by the exact evidence they are known by, largest first. O(nodes). */
-export function evidenceMatrix(masks: Uint16Array, isPage: (node: number) => boolean): Intersection[] {
+export function evidenceMatrix(masks: ArrayLike<number>, isPage: (node: number) => boolean): Intersection[] {
     // Eleven kinds of evidence: every mask has a place of its own.
     const urls = new Uint32Array(1 << EVIDENCE.length);
     const pages = new Uint32Array(1 << EVIDENCE.length);
@@ -92,7 +93,8 @@ const GIVEN_WORDS: Record<string, string> = {
     external: 'links from other sites',
 };
 
-export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Evidence>): Completeness {
+/** Needs the parts `core` and `text`. O(nodes). */
+export function completenessOf(survey: PackedSurvey, given: ReadonlySet<Evidence>): Completeness {
     const sections = new Map<string, PartCount>();
     const folders = new Map<string, PartCount>();
     const origins = new Map<string, PartCount>();
@@ -102,22 +104,27 @@ export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Eviden
         if (!found) of.set(name, (found = { name, known: 0, read: 0, pages: 0, reached: 0 }));
         return found;
     };
+    const urls = survey.texts('url').all();
+    const pages = survey.numbers('page');
+    const depth = survey.numbers('depth');
+    const status = survey.numbers('status');
+    const reasonCodes = survey.numbers('not_read');
     for (let node = 0; node < survey.count; node++) {
-        const url = survey.urls[node]!;
-        const page = survey.pages[node] ?? null;
-        const isPage = isReadHtml(page);
-        const isReached = isPage && survey.depths.depth[node] !== UNREACHED;
+        const url = urls[node]!;
+        const isPage = pages[node] === 1;
+        const isReached = isPage && depth[node] !== UNREACHED;
+        const wasRead = status[node] !== 0;
         const parts = [part(sections, sectionOf(url)), part(origins, originOf(url))];
         const folder = secondFolder(url);
         if (folder !== '') parts.push(part(folders, folder));
         for (const counts of parts) {
             counts.known++;
-            if (page?.status != null) counts.read++;
+            if (wasRead) counts.read++;
             if (isPage) counts.pages++;
             if (isReached) counts.reached++;
         }
-        if (page?.status == null) {
-            const reason = page?.notRead || 'waiting';
+        if (!wasRead) {
+            const reason = reasonOf(reasonCodes[node]!) || 'waiting';
             notRead.set(reason, (notRead.get(reason) ?? 0) + 1);
         }
     }
@@ -127,7 +134,7 @@ export function completenessOf(survey: MeasuredSurvey, given: ReadonlySet<Eviden
         .sort((a, b) => b.urls - a.urls || (a.reason < b.reason ? -1 : 1));
     const notAsked = GIVEN.filter((evidence) => !given.has(evidence));
     return {
-        matrix: evidenceMatrix(survey.evidence, (node) => isReadHtml(survey.pages[node] ?? null)),
+        matrix: evidenceMatrix(survey.numbers('evidence'), (node) => pages[node] === 1),
         notRead: reasons,
         sections: [...sections.values()].sort(byKnown),
         folders: [...folders.values()].sort(byKnown),
@@ -154,21 +161,25 @@ interface FolderCount {
  * The highest folders in which no page has a depth while the folder above has some. Two URLs or more: one page alone
  * is an orphan, not a section. O(nodes x folder depth).
  */
-export function lostFolders(survey: MeasuredSurvey): LostFolder[] {
+export function lostFolders(survey: PackedSurvey): LostFolder[] {
     const folders = new Map<string, FolderCount>();
+    const urls = survey.texts('url').all();
+    const pages = survey.numbers('page');
+    const depth = survey.numbers('depth');
+    const reasonCodes = survey.numbers('not_read');
+    const evidence = survey.numbers('evidence');
     for (let node = 0; node < survey.count; node++) {
-        const url = survey.urls[node]!;
-        const page = survey.pages[node] ?? null;
+        const url = urls[node]!;
         // What a link path could never have given a depth says nothing: redirects, files, what was closed or left.
-        if (!isReadHtml(page) && page?.notRead !== 'later') continue;
-        const isReached = survey.depths.depth[node] !== UNREACHED;
+        if (pages[node] !== 1 && reasonOf(reasonCodes[node]!) !== 'later') continue;
+        const isReached = depth[node] !== UNREACHED;
         for (let folder: string | null = folderOf(url); folder !== null; folder = parentOf(folder)) {
             let counts = folders.get(folder);
             if (!counts) folders.set(folder, (counts = { urls: 0, pages: 0, reached: 0, mask: 0 }));
             counts.urls++;
-            if (isReadHtml(page)) counts.pages++;
+            if (pages[node] === 1) counts.pages++;
             if (isReached) counts.reached++;
-            counts.mask |= survey.evidence[node]!;
+            counts.mask |= evidence[node]!;
         }
     }
     const lost: LostFolder[] = [];
@@ -196,16 +207,16 @@ function parentOf(folder: string): string | null {
 }
 
 function cannotClaim(
-    survey: MeasuredSurvey,
+    { head }: PackedSurvey,
     reasons: { reason: string; urls: number }[],
     notAsked: Evidence[],
 ): string[] {
     const said: string[] = [];
     const number = (value: number): string => value.toLocaleString('en');
     const of = (reason: string): number => reasons.find((item) => item.reason === reason)?.urls ?? 0;
-    if (!survey.complete) {
+    if (!head.complete) {
         said.push(
-            `It was cut short (${survey.info.cut.join(', ') || survey.info.state}), so orphans are not known, and depths and counts hold for what was read only.`,
+            `It was cut short (${head.cut.join(', ') || head.state}), so orphans are not known, and depths and counts hold for what was read only.`,
         );
     }
     const closed = of('robots');
@@ -230,7 +241,7 @@ function cannotClaim(
         .filter(({ reason }) => REASON_WORDS[reason] === undefined && reason !== 'waiting')
         .reduce((sum, { urls }) => sum + urls, 0);
     if (failed > 0) said.push(`${number(failed)} ${failed === 1 ? 'URL' : 'URLs'} gave no answer that could be used.`);
-    if (!survey.hasSitemap) said.push('No sitemap could be read, so pages that only a sitemap would know are missing.');
+    if (!head.hasSitemap) said.push('No sitemap could be read, so pages that only a sitemap would know are missing.');
     if (notAsked.length > 0) {
         const words = notAsked.map((evidence) => GIVEN_WORDS[evidence] ?? evidence);
         const listed = words.length === 1 ? words[0] : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;

@@ -1,6 +1,6 @@
 /** Which URLs of an import a survey knows, and which match nothing it knows. */
-import type { MeasuredSurvey } from '../survey/measured-survey.ts';
-import { nodeOfUrl } from '../survey/node-of-url.ts';
+import { reasonOf } from '../packed/codes.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
 
 export interface ImportMatches {
@@ -14,18 +14,21 @@ export interface ImportMatches {
     unmatched: ImportRow[];
 }
 
-export function matchImport(survey: MeasuredSurvey, rows: readonly ImportRow[]): ImportMatches {
+/** Needs `core` and `text`. O(rows log nodes). */
+export function matchImport(survey: PackedSurvey, rows: readonly ImportRow[]): ImportMatches {
     const matches: ImportMatches = { read: 0, notRead: 0, later: 0, unmatched: [] };
     const seen = new Set<number>();
+    const status = survey.numbers('status');
+    const reasons = survey.numbers('not_read');
     for (const row of rows) {
-        const node = nodeOfUrl(survey, row.url);
-        if (node === null) matches.unmatched.push(row);
-        if (node === null || seen.has(node)) continue;
+        const node = survey.nodeOf(row.url);
+        if (node === -1) matches.unmatched.push(row);
+        if (node === -1 || seen.has(node)) continue;
         seen.add(node);
-        if (survey.pages[node]?.status != null) matches.read++;
+        if (status[node] !== 0) matches.read++;
         else {
             matches.notRead++;
-            if (survey.pages[node]?.notRead === 'later') matches.later++;
+            if (reasonOf(reasons[node]!) === 'later') matches.later++;
         }
     }
     return matches;

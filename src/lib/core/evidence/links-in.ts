@@ -1,7 +1,7 @@
 /** Links from other sites: which page of ours each lands on, and what is lost on the way. */
 import { variantKey } from '../address/variants.ts';
-import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
-import { nodeOfUrl } from '../survey/node-of-url.ts';
+import { reasonOf } from '../packed/codes.ts';
+import { NO_ADDRESS, type PackedSurvey } from '../packed/packed-survey.ts';
 import type { ImportRow } from './imports.ts';
 
 /** How a link from elsewhere arrives. */
@@ -22,18 +22,23 @@ export interface LinkIn {
 
 const MAX_HOPS = 20;
 
-/** Follows each link to where it lands. O(links + nodes). */
-export function linksIn(survey: MeasuredSurvey, rows: readonly ImportRow[]): LinkIn[] {
+/** Follows each link to where it lands. Needs `core` and `text`. O(links log nodes + nodes). */
+export function linksIn(survey: PackedSurvey, rows: readonly ImportRow[]): LinkIn[] {
     const winners = winningVariants(survey);
+    const statuses = survey.numbers('status');
+    const reasons = survey.numbers('not_read');
+    const allowed = survey.numbers('robots_allowed');
+    const redirects = survey.numbers('redirect');
+    const failures = survey.numbers('failure');
     return rows.map(({ url, source }) => {
-        const node = nodeOfUrl(survey, url) ?? -1;
+        const node = survey.nodeOf(url);
         if (node === -1) return { source, url, node, landing: 'unknown', ends: -1, hops: 0 };
         const { end, hops } = follow(survey, node);
-        const page = survey.pages[end] ?? null;
         const of = (landing: Landing, ends: number): LinkIn => ({ source, url, node, landing, ends, hops });
-        if (page?.notRead === 'robots' || page?.robotsAllowed === false) return of('closed', end);
-        if (page?.status == null) return of(page?.failure ? 'error' : 'not read', -1);
-        if (page.status >= 400 || page.redirectTo !== null || !isOkStatus(page.status)) return of('error', -1);
+        if (reasonOf(reasons[end]!) === 'robots' || allowed[end] === 0) return of('closed', end);
+        const status = statuses[end]!;
+        if (status === 0) return of(failures[end] !== 0 ? 'error' : 'not read', -1);
+        if (redirects[end] !== NO_ADDRESS || !isOkStatus(status)) return of('error', -1);
         if (hops > 0) return of('redirect', end);
         const winner = winners.get(node);
         if (winner !== undefined && winner !== node) return of('variant', winner);
@@ -46,35 +51,36 @@ function isOkStatus(status: number): boolean {
 }
 
 /** Where redirects lead from a node; a loop ends where it closes. */
-function follow(survey: MeasuredSurvey, node: number): { end: number; hops: number } {
+function follow(survey: PackedSurvey, node: number): { end: number; hops: number } {
+    const redirect = survey.numbers('redirect');
     let end = node;
     for (let hops = 0; hops < MAX_HOPS; hops++) {
-        const target = survey.pages[end]?.redirectTo ?? null;
-        const next = target === null ? -1 : (survey.nodeOf[target] ?? -1);
-        if (next === -1 || next === node) return { end, hops };
+        const next = redirect[end]!;
+        if (next < 0 || next >= survey.count || next === node) return { end, hops };
         end = next;
     }
     return { end, hops: MAX_HOPS };
 }
 
 /** Of pages that differ only by the way their URL is written, the one that more links name; ties go to the start's host. */
-export function winningVariants(survey: MeasuredSurvey): Map<number, number> {
+export function winningVariants(survey: PackedSurvey): Map<number, number> {
     const groups = new Map<string, number[]>();
+    const urls = survey.texts('url').all();
+    const isPage = survey.numbers('page');
+    const incoming = survey.numbers('incoming_links');
     for (let node = 0; node < survey.count; node++) {
-        if (!isReadHtml(survey.pages[node] ?? null)) continue;
-        const key = variantKey(survey.urls[node]!);
+        if (isPage[node] !== 1) continue;
+        const key = variantKey(urls[node]!);
         const group = groups.get(key);
         if (group) group.push(node);
         else groups.set(key, [node]);
     }
-    const home = new URL(survey.info.start).origin;
+    const home = new URL(survey.head.start).origin;
     const winners = new Map<number, number>();
     for (const group of groups.values()) {
         if (group.length < 2) continue;
-        const isHome = (node: number): number => Number(survey.urls[node]!.startsWith(`${home}/`));
-        const [winner] = [...group].sort(
-            (a, b) => survey.incomingLinks[b]! - survey.incomingLinks[a]! || isHome(b) - isHome(a) || a - b,
-        );
+        const isHome = (node: number): number => Number(urls[node]!.startsWith(`${home}/`));
+        const [winner] = [...group].sort((a, b) => incoming[b]! - incoming[a]! || isHome(b) - isHome(a) || a - b);
         for (const node of group) winners.set(node, winner!);
     }
     return winners;

@@ -5,8 +5,9 @@
 import { folderOf } from '../address/section.ts';
 import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { isReadHtml, type MeasuredSurvey } from '../survey/measured-survey.ts';
-import { isListing } from './orphans.ts';
+import { GATE_INDEXABLE } from '../packed/codes.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { isListing } from './listing.ts';
 
 export interface NearPage {
     node: number;
@@ -27,34 +28,37 @@ function placeOf(url: string): string {
 }
 
 /** Words of a page: of its title, h1 and the last part of its path, lower case, three letters and more. */
-export function subjectWords(survey: MeasuredSurvey, node: number): Set<string> {
-    const page = survey.pages[node] ?? null;
-    let path = pathOf(survey.urls[node]!).split('?', 1)[0]!.replace(/\/$/, '');
+export function subjectWords(survey: PackedSurvey, node: number): Set<string> {
+    let path = pathOf(survey.url(node)).split('?', 1)[0]!.replace(/\/$/, '');
     path = path.slice(path.lastIndexOf('/') + 1);
     try {
         path = decodeURIComponent(path);
     } catch {
         // Not encoded text: its letters are taken as they stand.
     }
-    const text = `${page?.title ?? ''} ${page?.h1 ?? ''} ${path}`;
+    const text = `${survey.texts('title').at(node)} ${survey.texts('h1').at(node)} ${path}`;
     return new Set(text.toLowerCase().match(/\p{L}{3,}/gu) ?? []);
 }
 
-/** An index over the pages that links reach and that may be indexed: only they are places for a link. */
+/** An index over the pages that links reach and that may be indexed: only they are places for a link. Needs `core` and `text`. */
 export class NearestPages {
-    readonly #survey: MeasuredSurvey;
+    readonly #survey: PackedSurvey;
     readonly #byWord = new Map<string, number[]>();
     readonly #byFolder = new Map<string, number[]>();
     #pages = 0;
 
-    constructor(survey: MeasuredSurvey) {
+    constructor(survey: PackedSurvey) {
         this.#survey = survey;
+        const isPage = survey.numbers('page');
+        const depth = survey.numbers('depth');
+        const gate = survey.numbers('gate');
         for (let node = 0; node < survey.count; node++) {
-            if (!isReadHtml(survey.pages[node] ?? null) || survey.depths.depth[node] === UNREACHED) continue;
+            if (isPage[node] !== 1 || depth[node] === UNREACHED || gate[node] !== GATE_INDEXABLE) continue;
+            const url = survey.url(node);
             // A page of a list shows other things next week: no place for a link that is to stay.
-            if (survey.gates[node]?.gate !== 'indexable' || isListing(survey.urls[node]!)) continue;
+            if (isListing(url)) continue;
             this.#pages++;
-            put(this.#byFolder, placeOf(survey.urls[node]!), node);
+            put(this.#byFolder, placeOf(url), node);
             for (const word of subjectWords(survey, node)) put(this.#byWord, word, node);
         }
     }
@@ -74,12 +78,12 @@ export class NearestPages {
                 else shared.set(page, [{ word, weight }]);
             }
         }
-        const folder = this.#byFolder.get(placeOf(this.#survey.urls[node]!)) ?? [];
+        const folder = this.#byFolder.get(placeOf(this.#survey.url(node))) ?? [];
         const inFolder = new Set(folder);
         // Of a large folder with nothing else in common, its first pages by depth do.
         const nearHome = folder.length <= 200 ? folder : folder.slice(0, 200);
         for (const page of nearHome) scores.set(page, (scores.get(page) ?? 0) + FOLDER_WEIGHT);
-        const depth = this.#survey.depths.depth;
+        const depth = this.#survey.numbers('depth');
         return [...scores]
             .filter(([page]) => page !== node)
             .sort(([a, x], [b, y]) => y - x || depth[a]! - depth[b]! || a - b)

@@ -3,7 +3,7 @@ import { compressRows } from './rows.ts';
 import { depths } from './depth.ts';
 import { reversed } from './distinct.ts';
 import { graph, randomGraphs, reachable, lehmer } from './graphs.fixture.ts';
-import { lostWithout } from './without.ts';
+import { childrenOf, lostWithout } from './without.ts';
 
 describe('what is lost without some links', () => {
     it('is what can no longer be reached, on random graphs', () => {
@@ -18,16 +18,10 @@ describe('what is lost without some links', () => {
                 plain.map(([, to]) => to),
             );
             const found = depths(clicks, compressRows(nodes, [], []), [0]);
-            const byDepth = [...found.depth.keys()]
-                .filter((node) => found.depth[node] !== -1)
-                .sort((a, b) => found.depth[a]! - found.depth[b]!);
-            const lost = lostWithout(
-                reversed(graph(nodes, edges)),
-                found,
-                byDepth,
-                (node) => !stays(found.parent[node]!, node),
-                stays,
+            const entered = [...found.parent.keys()].filter(
+                (node) => found.parent[node] !== -1 && !stays(found.parent[node]!, node),
             );
+            const lost = lostWithout(reversed(graph(nodes, edges)), found.depth, childrenOf(found), entered, stays);
             const left = reachable(
                 nodes,
                 plain.filter(([from, to]) => stays(from, to)),

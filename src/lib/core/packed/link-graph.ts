@@ -33,13 +33,17 @@ export interface LinkGraph {
 }
 
 export function linkGraphOf(survey: PackedSurvey): LinkGraph {
+    return { ...blockGraphOf(survey), blockTemplate: survey.numbers('block_template') };
+}
+
+/** The same before blocks are grouped into templates. */
+export function blockGraphOf(survey: PackedSurvey): Omit<LinkGraph, 'blockTemplate'> {
     const of = (name: string): NumberColumn => survey.numbers(name);
     return {
         pageStart: of('page_block_start'),
         pageBlocks: of('page_block'),
         blockRegion: of('block_region'),
         blockList: of('block_list'),
-        blockTemplate: of('block_template'),
         blockPages: of('block_pages'),
         listStart: of('list_start'),
         target: of('link_target'),

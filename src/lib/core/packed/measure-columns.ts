@@ -1,12 +1,12 @@
 /** Measures of the link graph as columns of a packed survey (`docs/measures.md`): made once, when it is packed. */
-import { isListing } from '../evidence/orphans.ts';
+import { isListing } from '../evidence/listing.ts';
 import { strongComponents, weakComponents } from '../graph/components.ts';
 import { depths, UNREACHED } from '../graph/depth.ts';
 import { linksOf, reversed, type Links } from '../graph/distinct.ts';
 import { bridges, dominators, loads } from '../graph/dominators.ts';
-import { lostWithout } from '../graph/without.ts';
+import { childrenOf, lostWithout } from '../graph/without.ts';
 import { once } from '../once.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { depthGraph, linkGraphOf, wayGraph } from './link-graph.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 import { narrowed, type NumberColumn } from './sections.ts';
@@ -35,7 +35,8 @@ export function measureColumns(survey: PackedSurvey): Map<string, NumberColumn> 
     columns.set('island', narrowed(islandNumbers(out, orphan)));
 
     // Holds: distinct reached pages that link here, and whether any says so with a followed link.
-    const followedInto = reversed(depthGraph(survey, true).clicks);
+    const followed = depthGraph(survey, true);
+    const followedInto = reversed(followed.clicks);
     const allInto = reversed(depthGraph(survey).clicks);
     const thin = new Uint8Array(count);
     const listing = new Uint8Array(count);
@@ -62,9 +63,9 @@ export function measureColumns(survey: PackedSurvey): Map<string, NumberColumn> 
     columns.set('listing_only', head.complete ? listing : new Uint8Array(count));
 
     const declined = new Uint8Array(count);
+    const { depth: followedDepth } = depths(followed.clicks, followed.free, head.starts);
+    columns.set('followed_depth', narrowed(followedDepth));
     if (head.complete) {
-        const followed = depthGraph(survey, true);
-        const { depth: followedDepth } = depths(followed.clicks, followed.free, head.starts);
         for (let node = 0; node < count; node++) {
             if (isPage[node] === 1 && depth[node] !== UNREACHED && followedDepth[node] === UNREACHED)
                 declined[node] = 1;
@@ -75,6 +76,7 @@ export function measureColumns(survey: PackedSurvey): Map<string, NumberColumn> 
     const weight = standingOf(survey);
     columns.set('standing', weight.standing);
     columns.set('leak', weight.leak);
+    columns.set('own_standing', standingOf(survey, true).standing);
     head.leak = weight.siteLeak;
     holdsOfTemplates(survey);
     return columns;
@@ -104,42 +106,41 @@ function islandNumbers(out: Links, orphan: NumberColumn): Int32Array {
 
 /** The paths of a survey by the template each is entered through, made once. */
 interface WaysByTemplate {
-    found: { depth: Int32Array; parent: Int32Array };
-    /** Reached nodes, those above before those below. */
-    byDepth: number[];
-    /** Number of the template whose link the shortest path of a node ends with; -1 for none. */
-    templateBy: Int32Array;
+    children: Links;
+    /** Nodes whose shortest path ends with a link of each template. */
+    enteredBy: Map<number, number[]>;
     into: Links;
 }
 
 function waysByTemplate(survey: PackedSurvey): WaysByTemplate {
     return once(survey, 'ways by template', () => {
         const graph = linkGraphOf(survey);
-        const depth = survey.numbers('depth');
         const wayBlock = survey.numbers('way_block');
-        const byDepth: number[] = [];
-        for (let node = 0; node < survey.count; node++) if (depth[node] !== UNREACHED) byDepth.push(node);
-        const found = { depth: Int32Array.from(depth), parent: Int32Array.from(survey.numbers('parent')) };
-        // A parent at the same depth (a redirect) must come before its child.
-        byDepth.sort((a, b) => depth[a]! - depth[b]! || stepsOf(found, a) - stepsOf(found, b));
-        const templateBy = Int32Array.from({ length: survey.count }, (_, node) => {
+        const enteredBy = new Map<number, number[]>();
+        for (let node = 0; node < survey.count; node++) {
             const at = wayBlock[node]!;
-            return at === -1 ? -1 : graph.blockTemplate[graph.pageBlocks[at]!]!;
-        });
-        return { found, byDepth, templateBy, into: wayGraph(survey).into };
+            if (at === -1) continue;
+            const template = graph.blockTemplate[graph.pageBlocks[at]!]!;
+            const nodes = enteredBy.get(template);
+            if (nodes) nodes.push(node);
+            else enteredBy.set(template, [node]);
+        }
+        const children = childrenOf({ parent: Int32Array.from(survey.numbers('parent')) });
+        return { children, enteredBy, into: wayGraph(survey).into };
     });
 }
 
 /** Reached URLs that would not be reached without a template, by its number in the head. */
 export function heldByTemplate(survey: PackedSurvey, template: number): number[] {
-    const { found, byDepth, templateBy, into } = waysByTemplate(survey);
-    if (!templateBy.includes(template)) return [];
+    const { children, enteredBy, into } = waysByTemplate(survey);
+    const entered = enteredBy.get(template);
+    if (!entered) return [];
     const graph = linkGraphOf(survey);
     const redirect = survey.numbers('redirect');
     const refresh = survey.numbers('refresh');
     const holds = (from: number, to: number): boolean =>
         redirect[from] === to || refresh[from] === to || hasLinkBeside(graph, from, to, template);
-    return lostWithout(into, found, byDepth, (node) => templateBy[node] === template, holds);
+    return lostWithout(into, survey.numbers('depth'), children, entered, holds);
 }
 
 /** How many reached pages would not be reached without each template. */
@@ -148,16 +149,6 @@ function holdsOfTemplates(survey: PackedSurvey): void {
     survey.head.templates.slice(0, MOST_TEMPLATES).forEach((template, number) => {
         template.holds = heldByTemplate(survey, number).reduce((pages, node) => pages + isPage[node]!, 0);
     });
-}
-
-/** Redirects before a node at the same depth. */
-function stepsOf(found: { depth: Int32Array; parent: Int32Array }, node: number): number {
-    let steps = 0;
-    for (let at = node; ; steps++) {
-        const above = found.parent[at]!;
-        if (above === -1 || found.depth[above] !== found.depth[at]) return steps;
-        at = above;
-    }
 }
 
 /** True when a page links to another by a block of another template, or of none. */

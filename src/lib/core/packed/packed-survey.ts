@@ -4,7 +4,7 @@
  * parts, each had on its own: `core` (numbers and links), `text` (URLs, titles and other texts of pages), `links`
  * (anchors and what else is said of single links).
  */
-import type { CutReason, SurveyState } from '../survey/survey-rows.ts';
+import type { CutReason, FileRow, SurveyState } from '../survey/survey-rows.ts';
 import type { NumberColumn, Sections } from './sections.ts';
 import { TextTable } from './text-table.ts';
 
@@ -22,6 +22,9 @@ export interface GivenColumn {
     column: string;
 }
 
+/** A robots.txt or sitemap that was asked for; its text is in the rows. */
+export type PackedFile = Omit<FileRow, 'text'>;
+
 export interface PackedHead {
     /** Known internal URLs. */
     count: number;
@@ -34,6 +37,8 @@ export interface PackedHead {
     complete: boolean;
     /** Some sitemap could be read, so "not in the sitemap" is a fact. */
     hasSitemap: boolean;
+    /** robots.txt files and sitemaps that were asked for, in the order of asking. */
+    files: PackedFile[];
     given: GivenColumn[];
     /** Likeness from which two main texts count as near-doubles. */
     nearText: number;

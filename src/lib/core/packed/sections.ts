@@ -28,7 +28,7 @@ export type NumberColumn =
     Uint8Array | Int8Array | Uint16Array | Int16Array | Uint32Array | Int32Array | Float32Array | Float64Array;
 
 /** Raised whenever columns change their meaning: older bytes are made anew from the rows. */
-export const PACKED_VERSION = 1;
+export const PACKED_VERSION = 2;
 const MAGIC = 'EDGEPACK';
 const HEAD_BYTES = 24;
 
@@ -167,10 +167,10 @@ export function narrowed(values: ArrayLike<number>): NumberColumn {
         if (value > most) most = value;
     }
     if (least < 0) {
-        if (least >= -0x80 && most <= 0x7f) return Int8Array.from(values);
-        if (least >= -0x8000 && most <= 0x7fff) return Int16Array.from(values);
-        return Int32Array.from(values);
+        if (least >= -0x80 && most <= 0x7f) return new Int8Array(values);
+        if (least >= -0x8000 && most <= 0x7fff) return new Int16Array(values);
+        return new Int32Array(values);
     }
-    if (most <= 0xff) return Uint8Array.from(values);
-    return most <= 0xffff ? Uint16Array.from(values) : Uint32Array.from(values);
+    if (most <= 0xff) return new Uint8Array(values);
+    return most <= 0xffff ? new Uint16Array(values) : new Uint32Array(values);
 }

@@ -3,7 +3,7 @@ import { concentration, type Concentration } from '../graph/concentration.ts';
 import { sectionFlow } from '../graph/flow.ts';
 import { once } from '../once.ts';
 import type { PackedSurvey, PackedTemplate } from './packed-survey.ts';
-import { rankedGraph, standingOf } from './standing.ts';
+import { rankedGraph } from './standing.ts';
 
 export interface SectionShare {
     section: string;
@@ -47,7 +47,7 @@ export interface SiteMeasures {
 const MOST_SECTIONS = 24;
 const MOST_CHOKE_POINTS = 100;
 
-/** O(sweeps x links), once for each survey. */
+/** O(links), once for each survey. */
 export function siteMeasures(survey: PackedSurvey): SiteMeasures {
     return once(survey, 'site measures', () => measure(survey));
 }
@@ -56,7 +56,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
     const graph = rankedGraph(survey);
     const standing = survey.numbers('standing');
     const ranked = graph.nodes.length;
-    const own = standingOf(survey, true).standing;
+    const own = survey.numbers('own_standing');
     const of = (values: ArrayLike<number>): Float64Array => Float64Array.from(graph.nodes, (node) => values[node]!);
 
     const codes = survey.numbers('section');

@@ -4,13 +4,13 @@
  */
 import { originOf, pathOf } from '../address/address.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
-import { GATES, type Gate } from '../gates/gates.ts';
+import { GATES, isRedirectStatus, type Gate } from '../gates/gates.ts';
 import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
 import { once } from '../once.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { NOT_READ_REASONS } from '../survey/survey-rows.ts';
 
 export type Value = string | number | boolean | null;
@@ -170,7 +170,7 @@ export function gateReason(
             return told(survey, 'robots_rule', node);
         case 'response':
             if (failureOf(survey, node) !== '') return failureOf(survey, node);
-            return status >= 300 && status < 400 ? `status ${status} without a usable Location` : `status ${status}`;
+            return isRedirectStatus(status) ? `status ${status} without a usable Location` : `status ${status}`;
         case 'redirect':
             return redirect >= 0
                 ? `${status} to ${to(redirect)}`

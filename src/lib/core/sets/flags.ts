@@ -3,7 +3,7 @@ import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES } from '../gates/gates.ts';
 import { GATE_INDEXABLE } from '../packed/codes.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { UNREACHED } from '../graph/depth.ts';
 
 export interface Flag {

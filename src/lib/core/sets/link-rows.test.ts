@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { packSurvey } from '../packed/pack-survey.ts';
-import { linksOfPage } from '../survey/link-records.ts';
+import { linksOfPage } from '../../../../tests/support/reference/link-records.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { Bits } from './bits.ts';
 import { LINK_TABLE_COLUMNS, linkRows, linkValue, type LinkQuery, type LinkTableColumn } from './link-rows.ts';

@@ -2,7 +2,7 @@
 import { UNREACHED } from '../graph/depth.ts';
 import { GATE_INDEXABLE, GATE_UNKNOWN } from '../packed/codes.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
-import { ORPHAN } from '../survey/measured-survey.ts';
+import { ORPHAN } from '../survey/page-kind.ts';
 import { PAGE_COLUMNS } from '../survey/page-record.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
 import { fieldsOf, PRIORITY, valueAt, type Field, type Value } from './fields.ts';

@@ -2,64 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../packed/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { lehmer } from '../graph/graphs.fixture.ts';
-import { pageRecord } from '../survey/page-record.ts';
-import type { MeasuredSurvey } from '../survey/measured-survey.ts';
-import { Site, ORIGIN, type SmallLink } from '../../../../tests/support/small-site.ts';
+import { pageRecord } from '../../../../tests/support/reference/page-record.ts';
+import type { MeasuredSurvey } from '../../../../tests/support/reference/measured-survey.ts';
+import { LISTS, randomSite } from '../../../../tests/support/random-site.ts';
+import { Site, ORIGIN } from '../../../../tests/support/small-site.ts';
 import { Bits } from './bits.ts';
 import { evaluateSet, partsFor, SetUnknown } from './evaluate-set.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';
 import { parseSet } from './parse-set.ts';
 import { printSet } from './print-set.ts';
-
-const SECTIONS = ['guides', 'tools', 'journal'];
-
-/** Names of lists from elsewhere. */
-const LISTS = ['march.log', 'june.log'];
-
-/** A site that looks random and is the same in every run: menus, redirects, errors, closed pages, orphans. */
-function randomSite(seed: number, pages = 60): Site {
-    const next = lehmer(seed);
-    const site = new Site().known('/', 'manual');
-    const paths = ['/', ...Array.from({ length: pages }, (_, n) => `/${SECTIONS[n % 3]}/page-${n}`)];
-    paths.forEach((path, n) => {
-        const links: SmallLink[] = Array.from({ length: next(5) }, () => ({
-            to: paths[next(next(2) === 0 ? 12 : paths.length)]!,
-            anchor: ['Saw', 'Plane', 'a saw for oak', ''][next(4)]!,
-            rel: next(6) === 0 ? 'nofollow' : '',
-        }));
-        const kind = n === 0 ? 9 : next(10);
-        if (kind === 0) site.page(path, [], { status: 404, words: null });
-        else if (kind === 1) site.page(path, [], { status: 301, words: null, redirectTo: site.id(paths[next(20)]!) });
-        else if (kind === 2) {
-            site.page(path, links, { robotsAllowed: false, robotsRule: 'Disallow: /x', noindex: next(2) === 0 });
-        } else {
-            site.page(path, links, {
-                words: next(300),
-                title: ['Mend a chair', 'Saws', `Page ${n}`, ''][next(4)]!,
-                language: ['en', 'de', ''][next(3)]!,
-                noindex: next(5) === 0,
-                nofollow: next(8) === 0,
-                canonicals: next(6) === 0 ? [site.id(paths[next(paths.length)]!)] : [],
-                bytes: next(90_000),
-                readAt: Date.UTC(2026, 2, 1 + next(30), 12),
-            });
-        }
-        if (next(3) === 0) site.known(path);
-        if (next(5) === 0) site.known(path, 'log', LISTS[n % 2]);
-        if (n % 7 === 0) site.known(path, 'visits', LISTS[0]);
-    });
-    site.share(
-        paths.filter((_, n) => n % 2 === 0),
-        [0, 1, 4, 5].map((n) => ({ to: paths[n]!, anchor: 'Menu' })),
-    );
-    site.known('/tools/never-read').page('/journal/too-late', [], {
-        status: null,
-        notRead: 'limit',
-        robotsAllowed: null,
-        words: null,
-    });
-    return site;
-}
 
 /** What plain loops need: pages as records, links one by one. */
 interface Plain {

@@ -1,8 +1,4 @@
 /** One page as a record: the columns of `pages.csv`, and what tables and sheets show. */
-import { evidenceNames } from '../evidence/evidence.ts';
-import { UNREACHED } from '../graph/depth.ts';
-import { folderDepth, sectionOf } from '../address/section.ts';
-import { isReadHtml, ORPHAN, type MeasuredSurvey } from './measured-survey.ts';
 
 /** Columns of `pages.csv`: stable, only ever added at the end (`docs/formats.md`). */
 export const PAGE_COLUMNS = [
@@ -44,56 +40,3 @@ export type PageColumn = (typeof PAGE_COLUMNS)[number];
 
 /** Null is "not known" and is written as an empty cell. */
 export type PageRecord = Record<PageColumn, string | number | boolean | null>;
-
-/** The page at a node as a record. */
-export function pageRecord(survey: MeasuredSurvey, node: number): PageRecord {
-    const page = survey.pages[node] ?? null;
-    const gate = survey.gates[node]!;
-    const url = survey.urls[node]!;
-    const urlOf = (id: number): string => survey.urlById.get(id) ?? '';
-    const depth = survey.depths.depth[node]!;
-    const wasRead = page?.status != null;
-    const isDocument = wasRead && page.words !== null;
-    const orphan = survey.orphan[node]!;
-    const evidence = evidenceNames(survey.evidence[node]!);
-    return {
-        url,
-        status: page?.status ?? null,
-        content_type: wasRead && page.mediaType !== '' ? page.mediaType : null,
-        redirect_to: page?.redirectTo == null ? null : urlOf(page.redirectTo),
-        depth: depth === UNREACHED ? null : depth,
-        gate: gate.gate,
-        indexable: gate.gate === null ? null : gate.gate === 'indexable',
-        incoming_links: survey.incomingLinks[node]!,
-        incoming_pages: survey.incomingPages[node]!,
-        outgoing_links: wasRead ? survey.outgoingLinks[node]! : null,
-        standing: null,
-        section: sectionOf(url),
-        title: isDocument ? page.title : null,
-        h1: isDocument ? page.h1 : null,
-        canonical: page === null ? null : page.canonicals.map(urlOf).join(' '),
-        meta_robots: page?.metaRobots ?? null,
-        robots_allowed: page?.robotsAllowed ?? null,
-        in_sitemap: survey.hasSitemap ? evidence.includes('sitemap') : null,
-        evidence: evidence.join(' '),
-        orphan: orphan === ORPHAN.unknown ? null : orphan !== ORPHAN.no,
-        words: page?.words ?? null,
-        gate_reason: gate.reason,
-        reached: depth !== UNREACHED ? true : survey.complete ? false : null,
-        not_read: page === null ? null : page.notRead,
-        incoming_followed: survey.incomingFollowed[node]!,
-        x_robots_tag: page?.xRobotsTag ?? null,
-        description: isDocument ? page.description : null,
-        language: isDocument ? page.language : null,
-        folder_depth: folderDepth(url),
-        bytes: page?.bytes ?? null,
-        milliseconds: page?.milliseconds ?? null,
-        type_note: wasRead ? page.typeNote : null,
-        body_trouble: wasRead ? page.bodyTrouble : null,
-    };
-}
-
-/** True where the page counts as a page in headlines: it answered 200 with HTML. */
-export function isPage(survey: MeasuredSurvey, node: number): boolean {
-    return isReadHtml(survey.pages[node] ?? null);
-}

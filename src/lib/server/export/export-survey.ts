@@ -4,17 +4,19 @@ import { access, constants, mkdir, rename, rm, writeFile } from 'node:fs/promise
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { allLinks, LINK_COLUMNS } from '../../core/survey/link-records.ts';
-import type { MeasuredSurvey } from '../../core/survey/measured-survey.ts';
+import { LINK_COLUMNS } from '../../core/survey/link-records.ts';
 import { PAGE_COLUMNS } from '../../core/survey/page-record.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { pageColumns } from '../../core/sets/page-columns.ts';
 import { evidenceNames } from '../../core/evidence/evidence.ts';
 import { UNREACHED } from '../../core/graph/depth.ts';
-import { ORPHAN } from '../../core/survey/measured-survey.ts';
+import { gateOf } from '../../core/packed/codes.ts';
+import { ORPHAN } from '../../core/survey/page-kind.ts';
 import { UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
+import type { Database } from '../store/connect.ts';
 import { csvStream } from './csv.ts';
+import { eachLinkRecord } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
 
@@ -61,7 +63,8 @@ function time(moment: number | null): string | null {
     return moment === null ? null : new Date(moment).toISOString();
 }
 
-export function summaryOf(survey: Survey, measured: MeasuredSurvey, links: number): SummaryFile {
+/** Needs the part `core`. */
+export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): SummaryFile {
     const count = (into: Record<string, number>, key: string | number): void => {
         into[key] = (into[key] ?? 0) + 1;
     };
@@ -71,33 +74,41 @@ export function summaryOf(survey: Survey, measured: MeasuredSurvey, links: numbe
         settings: survey.settings,
         started: time(survey.startedAt),
         ended: time(survey.endedAt),
-        complete: measured.complete,
+        complete: packed.head.complete,
         reasons: [...survey.cut, ...(survey.trouble === '' ? [] : [survey.trouble])],
-        pages: measured.count,
+        pages: packed.count,
         by_status: {},
         by_gate: {},
         by_depth: {},
         by_evidence: {},
-        orphans: measured.complete ? 0 : null,
+        orphans: packed.head.complete ? 0 : null,
         links,
     };
-    for (let node = 0; node < measured.count; node++) {
-        const depth = measured.depths.depth[node]!;
-        count(summary.by_status, measured.pages[node]?.status ?? 'none');
-        count(summary.by_gate, measured.gates[node]?.gate ?? 'unknown');
+    const of = (name: string) => packed.numbers(name);
+    const [depths, statuses, gates, evidence, orphans] = [
+        of('depth'),
+        of('status'),
+        of('gate'),
+        of('evidence'),
+        of('orphan'),
+    ];
+    for (let node = 0; node < packed.count; node++) {
+        const depth = depths[node]!;
+        count(summary.by_status, statuses[node] || 'none');
+        count(summary.by_gate, gateOf(gates[node]!) ?? 'unknown');
         count(summary.by_depth, depth === UNREACHED ? 'none' : depth);
-        count(summary.by_evidence, evidenceNames(measured.evidence[node]!).join(' '));
-        const orphan = measured.orphan[node];
+        count(summary.by_evidence, evidenceNames(evidence[node]!).join(' '));
+        const orphan = orphans[node];
         if (summary.orphans !== null && (orphan === ORPHAN.strict || orphan === ORPHAN.adrift)) summary.orphans++;
     }
     return summary;
 }
 
-/** Writes the three files; each appears whole or not at all. */
+/** Writes the three files of a survey with all its parts; each appears whole or not at all. */
 export async function exportSurvey(
+    db: Database,
     folder: string,
     survey: Survey,
-    measured: MeasuredSurvey,
     packed: PackedSurvey,
 ): Promise<SummaryFile> {
     await prepareExportFolder(folder);
@@ -109,8 +120,8 @@ export async function exportSurvey(
             yield Object.fromEntries(chosen.map(({ id, value }) => [id, value(node)]));
         }
     }
-    function* linkRecords() {
-        for (const record of allLinks(measured)) {
+    async function* linkRecords() {
+        for await (const record of eachLinkRecord(db, survey.id, packed)) {
             links++;
             yield record;
         }
@@ -118,7 +129,7 @@ export async function exportSurvey(
     try {
         await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
         await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
-        const summary = summaryOf(survey, measured, links);
+        const summary = summaryOf(survey, packed, links);
         const file = join(folder, 'summary.json');
         await writeFile(`${file}.tmp`, `${JSON.stringify(summary, null, 2)}\n`);
         await rename(`${file}.tmp`, file);
@@ -128,7 +139,11 @@ export async function exportSurvey(
     }
 }
 
-async function writeCsv(file: string, columns: readonly string[], records: Iterable<object>): Promise<void> {
+async function writeCsv(
+    file: string,
+    columns: readonly string[],
+    records: Iterable<object> | AsyncIterable<object>,
+): Promise<void> {
     await pipeline(Readable.from(records), csvStream(columns), createWriteStream(`${file}.tmp`));
     await rename(`${file}.tmp`, file);
 }

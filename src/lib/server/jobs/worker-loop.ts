@@ -55,7 +55,7 @@ export async function workerLoop(
             }
             log(`survey ${surveyId}: ${result.ended ? result.state : 'taken by another worker'}`);
             if (result.ended && result.state !== 'paused') {
-                await Promise.race([packClosed(store.db, surveyId, log), toldToEnd]);
+                await Promise.race([packClosed(store.access, surveyId, log), toldToEnd]);
             }
         } catch (error) {
             log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${(error as Error).message}`);

@@ -14,6 +14,8 @@ export type Executor = MySql2Database<typeof schema>;
 export type Database = Executor & { $client: Pool };
 
 export interface Store {
+    /** How it is reached: for a thread that opens a connection of its own. */
+    access: DatabaseAccess;
     db: Database;
     pool: Pool;
     close(): Promise<void>;
@@ -30,7 +32,7 @@ export function openStore(access: DatabaseAccess): Store {
         supportBigNumbers: true,
     });
     const db = drizzle(pool, { schema, mode: 'default' });
-    return { db, pool, close: () => pool.end() };
+    return { access, db, pool, close: () => pool.end() };
 }
 
 /** Runs the migrations that are missing; several processes may ask at once. */

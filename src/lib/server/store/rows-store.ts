@@ -4,11 +4,32 @@ import { z } from 'zod';
 import type { PageText } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { emptyRows, type LayoutRow, type SurveyRows } from '../../core/survey/survey-rows.ts';
+import { RowColumns } from '../../core/packed/row-columns.ts';
 import { unpackBytes, unpackJson } from '../packed-json.ts';
 import type { Database } from './connect.ts';
 import { unpackPlaces } from './packing.ts';
 import { RowReader } from './row-reader.ts';
 import * as schema from './schema.ts';
+
+/** The rows of a survey as columns, for packing; as one consistent reading. Layouts are looked up when a link is shown. */
+export async function loadColumns(db: Database, surveyId: number): Promise<RowColumns> {
+    const columns = new RowColumns();
+    await db.transaction(
+        async (tx) => {
+            const read = new RowReader(tx, surveyId);
+            for await (const row of read.addresses()) columns.address(row);
+            for await (const row of read.pages()) columns.page(row);
+            for await (const row of read.lists()) columns.list(row);
+            for await (const row of read.blocks()) columns.block(row);
+            for await (const row of read.pageBlocks()) columns.pageBlock(row);
+            for await (const { id: _, ...row } of read.evidence()) columns.evidence.push(row);
+            columns.files.push(...(await read.files()));
+            for await (const row of read.checks()) columns.checks.push(row);
+        },
+        { isolationLevel: 'repeatable read', accessMode: 'read only' },
+    );
+    return columns;
+}
 
 /** All rows of a survey but the details of its pages, as one consistent reading. */
 export async function loadRows(db: Database, surveyId: number): Promise<SurveyRows> {

@@ -91,8 +91,7 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, node: 
     const places = found.flatMap(({ place }) => (place ? [place] : []));
     const [details, given, notes, marks] = await Promise.all([
         sheetDetails(survey, packed, node),
-        // What lists said of a page is kept in their rows alone; its evidence stands in the packed survey too.
-        isEarlier(survey) ? [] : givenOf(survey, packed.url(node)),
+        givenOf(survey, packed.url(node)),
         listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
         markupOf(survey, packed, places),
         tellLines(survey, packed, sheet),

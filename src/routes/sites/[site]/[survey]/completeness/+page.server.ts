@@ -1,20 +1,23 @@
 import { error } from '@sveltejs/kit';
 import { completenessOf } from '$lib/core/evidence/completeness.ts';
-import { appStore, findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
+import { openArea } from '$lib/server/areas.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 
 const MOST_SECTIONS = 40;
 const MOST_LOST = 50;
 
-export async function load({ params, depends }) {
+export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
-    const { measured, counts } = await openSurvey(found.survey);
-    const complete = completenessOf(measured, await givenEvidence(found.survey));
-    const { progress } = await readProgress(appStore().db, found.survey.id);
+    const { packed, counts } = await openArea(found.survey, url);
+    const complete = completenessOf(packed, await givenEvidence(found.survey));
+    // What is closed now may have been open then.
+    const { progress } = isEarlier(found.survey)
+        ? { progress: null }
+        : await readProgress(appStore().db, found.survey.id);
     const bare = (await shownImports(found.survey)).flatMap((item) =>
         item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
     );

@@ -1,6 +1,6 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
-import { appStore, findRoute, isEarlier, NEEDS_ROWS } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
 import { addBareCount, addFromSurvey, addTyped, shownImports } from '$lib/server/evidence-actions.ts';
 import { listRevisions } from '$lib/server/store/evidence-store.ts';
 
@@ -8,9 +8,9 @@ export async function load({ params, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const revisions = await listRevisions(appStore().db, found.survey.id);
     return {
+        isEarlier: isEarlier(found.survey),
         imports: await shownImports(found.survey),
         robotWords: [...DEFAULT_ROBOT_WORDS],
         revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),

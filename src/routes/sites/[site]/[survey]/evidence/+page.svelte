@@ -82,10 +82,11 @@
             {/if}
         </h1>
         <p class="ink2">
-            What visitors reach, what a search index lists and what others link to shows pages that links miss. Adding a
-            list makes revision {data.survey.revision + 1}; earlier revisions stay as they were.
+            What visitors reach, what a search index lists and what others link to shows pages that links miss.
+            {#if !data.isEarlier}Adding a list makes revision {data.survey.revision + 1}; earlier revisions stay as they
+                were.{/if}
         </p>
-        {#if later > 0 && data.survey.isEnded}
+        {#if later > 0 && data.survey.isEnded && !data.isEarlier}
             <p class="mt-2">
                 <button class="tb outlined" onclick={readThem}>Read {later === 1 ? 'it' : 'them'} now</button>
             </p>
@@ -143,7 +144,13 @@
             </p>
         </section>
     {/if}
-    {#if data.survey.isEnded}
+    {#if data.isEarlier}
+        <p class="pane ink2">
+            Lists are added to <a class="set" href="/sites/{data.site.id}/{data.survey.number}/evidence"
+                >the newest revision</a
+            >.
+        </p>
+    {:else if data.survey.isEnded}
         <section class="pane border-b border-(--edge)" aria-label="Add a list">
             <h2 class="pane-name">Add a list</h2>
             <EvidenceFile {upload} {confirm} robotWords={data.robotWords} />

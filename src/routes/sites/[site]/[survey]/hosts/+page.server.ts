@@ -1,15 +1,15 @@
 import { error } from '@sveltejs/kit';
-import { externalHosts } from '$lib/core/survey/external-hosts.ts';
-import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { once } from '$lib/core/once.ts';
+import { externalHosts } from '$lib/core/packed/external-hosts.ts';
+import { findRoute, openPacked } from '$lib/server/app.ts';
 
 const MOST_HOSTS = 1_000;
 
 export async function load({ params }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
-    const { measured } = await openSurvey(found.survey);
-    const hosts = externalHosts(measured);
+    const packed = await openPacked(found.survey, ['core', 'text', 'links']);
+    const hosts = once(packed, 'external hosts', () => externalHosts(packed));
     return {
         hosts: hosts.slice(0, MOST_HOSTS),
         total: hosts.length,

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { linksIn } from '$lib/core/evidence/links-in.ts';
-import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { findRoute, openPacked } from '$lib/server/app.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';
 
 const MOST_SHOWN = 500;
@@ -9,12 +9,11 @@ export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
-    const { measured } = await openSurvey(found.survey);
+    const packed = await openPacked(found.survey);
     const rows = (await importsOf(found.survey))
         .filter((item) => item.kind === 'external')
         .flatMap((item) => item.rows);
-    const all = linksIn(measured, rows);
+    const all = linksIn(packed, rows);
     const counts: Record<string, number> = {};
     for (const link of all) counts[link.landing] = (counts[link.landing] ?? 0) + 1;
     const wanted = url.searchParams.get('landing');
@@ -28,7 +27,7 @@ export async function load({ params, url, depends }) {
         targets: new Set(all.map((link) => link.url)).size,
         counts,
         wanted,
-        links: shown.map((link) => ({ ...link, endUrl: measured.urls[link.ends] ?? '' })),
+        links: shown.map((link) => ({ ...link, endUrl: link.ends === -1 ? '' : packed.url(link.ends) })),
         most: MOST_SHOWN,
     };
 }

@@ -1,57 +1,66 @@
 import { error } from '@sveltejs/kit';
+import { islandsOf } from '$lib/core/areas/reach.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/evidence/nearest.ts';
-import { orphanKinds } from '$lib/core/evidence/orphans.ts';
-import type { MeasuredSurvey } from '$lib/core/survey/measured-survey.ts';
-import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { once } from '$lib/core/once.ts';
+import { gateOf } from '$lib/core/packed/codes.ts';
+import { ORPHAN } from '$lib/core/survey/page-kind.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { openArea } from '$lib/server/areas.ts';
 
 const MOST_SHOWN = 200;
-
-const nearestOf = new WeakMap<MeasuredSurvey, NearestPages>();
+const MOST_ISLANDS = 20;
 
 export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
-    const { measured } = await openSurvey(found.survey);
-    const kinds = orphanKinds(measured);
-    let nearest = nearestOf.get(measured);
-    if (!nearest) nearestOf.set(measured, (nearest = new NearestPages(measured)));
-    const near = nearest;
-    const strict = new Set(kinds.strict);
-    const islandOf = new Map(kinds.islands.flatMap((nodes, index) => nodes.map((node) => [node, index + 1] as const)));
-    const orphans = [...kinds.strict, ...kinds.adrift].sort((a, b) => a - b);
+    const { packed, counts } = await openArea(found.survey, url);
+    const near = once(packed, 'nearest pages', () => new NearestPages(packed));
+    const kind = packed.numbers('orphan');
+    const island = packed.numbers('island');
+    const gate = packed.numbers('gate');
+    const evidence = packed.numbers('evidence');
+    const flagged = (column: string): number => {
+        let pages = 0;
+        for (const flag of packed.numbers(column)) pages += flag;
+        return pages;
+    };
+    const orphans: number[] = [];
+    for (let node = 0; node < packed.count; node++) {
+        if (kind[node] === ORPHAN.strict || kind[node] === ORPHAN.adrift) orphans.push(node);
+    }
+    const islands = islandsOf(packed);
     const from = Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0);
     return {
-        complete: measured.complete,
+        complete: packed.head.complete,
         counts: {
             all: orphans.length,
-            strict: kinds.strict.length,
-            adrift: kinds.adrift.length,
-            islands: kinds.islands.length,
-            inIslands: islandOf.size,
-            listing: kinds.listingOnly.length,
-            decline: kinds.declineOnly.length,
-            indexable: orphans.filter((node) => measured.gates[node]?.gate === 'indexable').length,
+            strict: counts.orphans?.strict ?? 0,
+            adrift: counts.orphans?.adrift ?? 0,
+            islands: islands.length,
+            inIslands: orphans.filter((node) => island[node] !== -1).length,
+            listing: flagged('listing_only'),
+            decline: flagged('decline_only'),
+            indexable: counts.orphans?.indexable ?? 0,
         },
-        islands: kinds.islands.slice(0, 20).map((nodes) => ({
-            size: nodes.length,
-            node: nodes[0] ?? -1,
-            url: measured.urls[nodes[0] ?? -1] ?? '',
+        islands: islands.slice(0, MOST_ISLANDS).map(({ node, url: address, pages }) => ({
+            size: pages,
+            node,
+            url: address,
         })),
         from,
         orphans: orphans.slice(from, from + MOST_SHOWN).map((node) => ({
             node,
-            url: measured.urls[node] ?? '',
-            title: measured.pages[node]?.title ?? '',
-            kind: strict.has(node) ? 'strict' : 'adrift',
-            island: islandOf.get(node) ?? null,
-            evidence: evidenceNames(measured.evidence[node] ?? 0),
-            gate: measured.gates[node]?.gate ?? null,
+            url: packed.url(node),
+            title: packed.texts('title').at(node),
+            kind: kind[node] === ORPHAN.strict ? 'strict' : 'adrift',
+            island: island[node] === -1 ? null : island[node]! + 1,
+            evidence: evidenceNames(evidence[node]!),
+            gate: gateOf(gate[node]!),
             near: near.of(node, 2).map((item) => ({
                 node: item.node,
-                url: measured.urls[item.node] ?? '',
+                url: packed.url(item.node),
                 why: [item.sameFolder ? 'same folder' : '', item.words.slice(0, 3).join(', ')]
                     .filter(Boolean)
                     .join('; '),

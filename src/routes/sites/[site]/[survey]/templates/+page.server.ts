@@ -1,6 +1,8 @@
 import { error } from '@sveltejs/kit';
-import { templatesOf } from '$lib/core/survey/templates.ts';
-import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { once } from '$lib/core/once.ts';
+import { openTemplate, templateList } from '$lib/core/packed/template-list.ts';
+import { findRoute } from '$lib/server/app.ts';
+import { openArea } from '$lib/server/areas.ts';
 
 const MOST_TEMPLATES = 300;
 const MOST_PAGES = 500;
@@ -9,38 +11,23 @@ const MOST_LINKS = 200;
 export async function load({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
-    const { measured, counts } = await openSurvey(found.survey);
-    const templates = templatesOf(measured);
-    const open = templates.find((item) => item.name === url.searchParams.get('template')) ?? null;
-    const title = (node: number): string => measured.pages[node]?.title ?? '';
+    const { packed, counts } = await openArea(found.survey, url, ['links']);
+    const { templates } = packed.head;
+    const number = templates.findIndex((item) => item.name === url.searchParams.get('template'));
+    const open = number === -1 ? null : openTemplate(packed, number, MOST_LINKS);
     return {
         pages: counts.pages,
         total: templates.length,
-        templates: templates.slice(0, MOST_TEMPLATES).map((item) => ({
-            name: item.name,
-            region: item.region,
-            place: item.place,
-            blocks: item.blocks.length,
-            pages: item.pages.length,
-            links: item.links.length,
-            broken: item.broken,
-            first: item.links
-                .map((link) => link.anchor)
-                .filter((anchor) => anchor !== '')
-                .slice(0, 4),
-        })),
+        templates: once(packed, 'template list', () => templateList(packed, MOST_TEMPLATES)),
         open: open && {
-            name: open.name,
-            region: open.region,
-            place: open.place,
-            blocks: open.blocks.length,
-            example: { ...open.example, url: measured.urls[open.example.node]! },
-            links: open.links.slice(0, MOST_LINKS),
-            linkTotal: open.links.length,
+            ...templates[number]!,
+            blocks: open.blocks,
+            example: { ...open.example, url: open.example.node === -1 ? '' : packed.url(open.example.node) },
+            links: open.links,
+            linkTotal: open.linkTotal,
             pages: open.pages
                 .slice(0, MOST_PAGES)
-                .map((node) => ({ node, url: measured.urls[node]!, title: title(node) })),
+                .map((node) => ({ node, url: packed.url(node), title: packed.texts('title').at(node) })),
             pageTotal: open.pages.length,
         },
     };

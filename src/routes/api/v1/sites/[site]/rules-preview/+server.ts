@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { previewUrlRules } from '$lib/core/address/url-rules.ts';
 import { readForm, settingsOfForm } from '$lib/server/access/forms.ts';
-import { appStore, openSurvey } from '$lib/server/app.ts';
+import { appStore, openPacked } from '$lib/server/app.ts';
 import { getSite } from '$lib/server/store/site-store.ts';
 import { listSurveys } from '$lib/server/store/survey-store.ts';
 
@@ -13,10 +13,10 @@ export async function POST({ params, request }) {
     if (!survey) error(404, 'There is no survey to preview the rules on.');
     const read = settingsOfForm(readForm(await request.formData()));
     if (!read.ok) return json({ troubles: read.troubles }, { status: 400 });
-    const { measured } = await openSurvey(survey);
+    const packed = await openPacked(survey);
     return json({
         survey: survey.number,
-        known: measured.count,
-        previews: previewUrlRules(measured.urls, read.settings),
+        known: packed.count,
+        previews: previewUrlRules(packed.texts('url').all(), read.settings),
     });
 }

@@ -1,9 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { LINK_TABLE_COLUMNS } from '$lib/core/sets/link-rows.ts';
-import { allLinks, LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
-import { findRoute, isEarlier, NEEDS_ROWS, openSurvey } from '$lib/server/app.ts';
+import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
+import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
 import { evaluateLine } from '$lib/server/current-set.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
+import { eachLinkRecord } from '$lib/server/export/link-export.ts';
 import { eachLink, linkQueryOf } from '$lib/server/link-table.ts';
 
 /**
@@ -13,11 +14,10 @@ import { eachLink, linkQueryOf } from '$lib/server/link-table.ts';
 export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    if (isEarlier(found.survey)) error(404, NEEDS_ROWS);
     const name = `${found.site.name}-survey-${found.survey.number}-links.csv`;
     if (!url.searchParams.has('side')) {
-        const { measured } = await openSurvey(found.survey);
-        return csvAnswer(name, LINK_COLUMNS, allLinks(measured));
+        const packed = await openPacked(found.survey, ['core', 'text', 'links']);
+        return csvAnswer(name, LINK_COLUMNS, eachLinkRecord(appStore().db, found.survey.id, packed));
     }
     const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '', ['links']);
     if (current.trouble) error(400, current.trouble.say);

@@ -1,17 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { packSurvey } from '../packed/pack-survey.ts';
-import { pageSheet as packedSheet } from '../packed/page-sheet.ts';
+import { countPages } from '../areas/count-pages.ts';
+import { linksOfNode } from './link-records.ts';
+import { packSurvey } from './pack-survey.ts';
+import type { PackedSurvey } from './packed-survey.ts';
+import { pageSheet } from './page-sheet.ts';
+import { lehmer } from '../graph/graphs.fixture.ts';
 import { Bits } from '../sets/bits.ts';
 import { inOrder, pageColumns, placesBy } from '../sets/page-columns.ts';
 import { setLine, setQuery, type PageFilter } from '../sets/page-filter.ts';
+import { PAGE_COLUMNS } from '../survey/page-record.ts';
+import type { SurveyInfo } from '../survey/survey-rows.ts';
+import { holdAgainst } from '../../../../tests/support/reference/compare.ts';
+import type { MeasuredSurvey } from '../../../../tests/support/reference/measured-survey.ts';
+import { randomSite } from '../../../../tests/support/random-site.ts';
 import { nodesOfLine } from '../../../../tests/support/sets.ts';
-import { allLinks, linksOfPage } from './link-records.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import type { MeasuredSurvey } from './measured-survey.ts';
-import { pageRecord, PAGE_COLUMNS } from './page-record.ts';
-import { nodeOfUrl } from './node-of-url.ts';
-import { countSurvey } from './summary.ts';
-import type { SurveyInfo } from './survey-rows.ts';
 
 /**
  * / -> /a (twice), /old, outside, itself; /old redirects to /b; /b -> /c (nofollow); /island <-> /isle, in the sitemap;
@@ -47,7 +50,14 @@ function sample(): Site {
         .known('/lone');
 }
 
-function finished(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
+/** Packed, and held against the plain measuring of the same rows. */
+function packed(measured: MeasuredSurvey): PackedSurvey {
+    const { survey } = packSurvey(measured);
+    holdAgainst(measured, survey);
+    return survey;
+}
+
+function rowsOf(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
     const site = sample();
     const old = site.rows.pages.find((page) => page.address === site.id('/old'))!;
     old.redirectTo = site.id('/b');
@@ -62,17 +72,17 @@ function finished(info: Partial<SurveyInfo> = {}): MeasuredSurvey {
     return site.measure(info);
 }
 
-const pageSheet = (survey: MeasuredSurvey, node: number) => packedSheet(packSurvey(survey).survey, node);
+const finished = (info: Partial<SurveyInfo> = {}): PackedSurvey => packed(rowsOf(info));
+const urlsOf = (survey: PackedSurvey): string[] => survey.texts('url').all();
 
-function column(survey: MeasuredSurvey, name: (typeof PAGE_COLUMNS)[number]): Record<string, unknown> {
-    return Object.fromEntries(
-        survey.urls.map((url, node) => [url.slice(ORIGIN.length), pageRecord(survey, node)[name]]),
-    );
+function column(survey: PackedSurvey, name: (typeof PAGE_COLUMNS)[number]): Record<string, unknown> {
+    const { value } = pageColumns(survey).get(name)!;
+    return Object.fromEntries(urlsOf(survey).map((url, node) => [url.slice(ORIGIN.length), value(node)]));
 }
 
-describe('measureSurvey', () => {
+describe('a packed survey', () => {
     it('knows the URLs that something speaks of, and no others', () => {
-        expect(finished().urls.map((url) => url.slice(ORIGIN.length))).toEqual([
+        expect(urlsOf(finished()).map((url) => url.slice(ORIGIN.length))).toEqual([
             '/',
             '/a',
             '/b',
@@ -133,7 +143,7 @@ describe('measureSurvey', () => {
             '/isle': true,
             '/lone': true,
         });
-        expect(countSurvey(survey).orphans).toEqual({ all: 3, strict: 1, adrift: 2, indexable: 3, inSitemap: 2 });
+        expect(countPages(survey).orphans).toEqual({ all: 3, strict: 1, adrift: 2, indexable: 3, inSitemap: 2 });
     });
 
     it('says nothing of orphans in a survey that was cut short', () => {
@@ -144,7 +154,7 @@ describe('measureSurvey', () => {
         ]) {
             const survey = finished(info);
             expect(new Set(Object.values(column(survey, 'orphan')))).toEqual(new Set([null]));
-            expect(countSurvey(survey).orphans).toBeNull();
+            expect(countPages(survey).orphans).toBeNull();
             expect(column(survey, 'reached')['/lone']).toBeNull();
             expect(column(survey, 'reached')['/a']).toBe(true);
         }
@@ -164,34 +174,66 @@ describe('measureSurvey', () => {
             '/isle': 'link',
             '/lone': 'sitemap',
         });
-        const own = new Site()
-            .known('/', 'manual')
-            .page('/', [{ to: '/', kind: 'canonical' }, { to: '/' }])
-            .measure();
+        const own = packed(
+            new Site()
+                .known('/', 'manual')
+                .page('/', [{ to: '/', kind: 'canonical' }, { to: '/' }])
+                .measure(),
+        );
         expect(column(own, 'evidence')).toEqual({ '/': 'manual' });
     });
 
     it('knows what is in the sitemap only where one could be read', () => {
         expect(column(finished(), 'in_sitemap')).toMatchObject({ '/lone': true, '/a': false });
-        expect(column(sample().measure(), 'in_sitemap')).toMatchObject({ '/lone': null, '/a': null });
+        expect(column(packed(sample().measure()), 'in_sitemap')).toMatchObject({ '/lone': null, '/a': null });
     });
 
     it('does not reach through a page that is closed to us, though it was read', () => {
-        const survey = new Site()
-            .known('/', 'manual')
-            .page('/', [{ to: '/in' }])
-            .page('/in', [{ to: '/behind' }], { robotsAllowed: false, robotsRule: 'Disallow: /in' })
-            .page('/behind')
-            .measure();
+        const survey = packed(
+            new Site()
+                .known('/', 'manual')
+                .page('/', [{ to: '/in' }])
+                .page('/in', [{ to: '/behind' }], { robotsAllowed: false, robotsRule: 'Disallow: /in' })
+                .page('/behind')
+                .measure(),
+        );
         expect(column(survey, 'depth')).toEqual({ '/': 0, '/in': 1, '/behind': null });
         expect(column(survey, 'orphan')['/behind']).toBe(true);
+    });
+});
+
+describe('on sites that look random', () => {
+    it('a packed survey says of every page and link what plain measuring of the rows says', () => {
+        for (let seed = 1; seed <= 60; seed++) {
+            const site = randomSite(seed * 37, 40);
+            const next = lehmer(seed);
+            const some = (): string => ['/', '/guides/page-3', '/tools/page-7', '/journal/page-11'][next(4)]!;
+            // What random pages lack: refreshes, links elsewhere, resources, a block that stands twice on a page.
+            for (const page of site.rows.pages) {
+                if (page.status !== 200 || next(8) !== 0) continue;
+                page.instantRefresh = site.id(some());
+            }
+            site.share(
+                ['/', '/guides/page-0', '/guides/page-0', '/tools/page-1'],
+                [
+                    { to: 'https://other.example/x', anchor: 'Elsewhere' },
+                    { to: '/logo.png', kind: 'img' },
+                    { to: 'mailto:desk@site.example', kind: 'other' },
+                    { to: some(), anchor: 'Twice' },
+                    { to: some(), anchor: 'Twice', kind: 'hreflang' },
+                ],
+                'footer',
+            );
+            const starts = next(2) === 0 ? [] : [`${ORIGIN}${some()}`, `${ORIGIN}/never-met`];
+            holdAgainst(site.measure({ starts, cut: next(4) === 0 ? ['max-pages'] : [] }));
+        }
     });
 });
 
 describe('counts', () => {
     it('add up', () => {
         const survey = finished();
-        const counts = countSurvey(survey);
+        const counts = countPages(survey);
         const sum = (values: Record<string, number>): number => Object.values(values).reduce((a, b) => a + b, 0);
         expect(sum(counts.byGate) + counts.gateUnknown).toBe(survey.count);
         expect(sum(counts.byStatus) + sum(counts.byNotRead)).toBe(survey.count);
@@ -208,9 +250,14 @@ describe('counts', () => {
 });
 
 describe('links as records', () => {
+    const linksOf = (path: string) => {
+        const rows = rowsOf();
+        const survey = packed(rows);
+        return linksOfNode(survey, survey.nodeOf(`${ORIGIN}${path}`), (id) => rows.layoutById.get(id));
+    };
+
     it('puts equal links of a block together with the first line', () => {
-        const survey = finished();
-        const links = linksOfPage(survey, nodeOfUrl(survey, `${ORIGIN}/`)!);
+        const links = linksOf('/');
         expect(links[0]).toMatchObject({
             target: `${ORIGIN}/a`,
             anchor: 'A',
@@ -231,7 +278,8 @@ describe('links as records', () => {
     });
 
     it('writes a redirect as a link, and keeps those of error pages', () => {
-        const all = [...allLinks(finished())];
+        const survey = finished();
+        const all = urlsOf(survey).flatMap((url) => linksOf(url.slice(ORIGIN.length)));
         expect(all.filter((link) => link.kind === 'redirect')).toEqual([
             expect.objectContaining({ source: `${ORIGIN}/old`, target: `${ORIGIN}/b`, line: null, block: '' }),
         ]);
@@ -241,7 +289,7 @@ describe('links as records', () => {
 
 describe('page sheet', () => {
     const survey = finished();
-    const sheetOf = (path: string) => pageSheet(survey, nodeOfUrl(survey, `${ORIGIN}${path}`)!);
+    const sheetOf = (path: string) => pageSheet(survey, survey.nodeOf(`${ORIGIN}${path}`));
 
     it('tells the way here, redirects and anchors included', () => {
         expect(
@@ -286,7 +334,7 @@ describe('page sheet', () => {
 });
 
 describe('sets that numbers stand for', () => {
-    const survey = finished();
+    const survey = rowsOf();
     const paths = (filter: PageFilter): string[] =>
         nodesOfLine(survey, setLine(filter)).map((node) => survey.urls[node]!.slice(ORIGIN.length));
 
@@ -314,11 +362,11 @@ describe('sets that numbers stand for', () => {
     });
 
     it('come in an order either way, the unknown last', () => {
-        const packed = packSurvey(survey).survey;
-        const depth = pageColumns(packed).get('depth')!;
-        const all = Bits.all(packed.count).nodes();
+        const found = packed(survey);
+        const depth = pageColumns(found).get('depth')!;
+        const all = Bits.all(found.count).nodes();
         const order = (descending: boolean) =>
-            [...inOrder(all, placesBy(packed, depth), descending)].map((node) => depth.value(node));
+            [...inOrder(all, placesBy(found, depth), descending)].map((node) => depth.value(node));
         expect(order(false)).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
         expect(order(true)).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
     });

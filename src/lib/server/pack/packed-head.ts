@@ -1,7 +1,7 @@
 /** The head of a packed survey, checked where it comes out of the database. */
 import { z } from 'zod';
-import type { PackedHead as Head } from '../core/packed/packed-survey.ts';
-import { CUT_REASONS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
+import type { PackedHead as Head } from '../../core/packed/packed-survey.ts';
+import { CUT_REASONS, SURVEY_STATES } from '../../core/survey/survey-rows.ts';
 
 const count = z.number().int().min(0);
 
@@ -13,6 +13,15 @@ export const PackedHead: z.ZodType<Head> = z.object({
     cut: z.array(z.enum(CUT_REASONS)),
     complete: z.boolean(),
     hasSitemap: z.boolean(),
+    files: z.array(
+        z.object({
+            kind: z.enum(['robots', 'sitemap']),
+            url: z.string(),
+            status: z.number().int().nullable(),
+            note: z.string(),
+            entries: count.nullable(),
+        }),
+    ),
     given: z.array(
         z.object({ name: z.string(), list: z.string(), type: z.enum(['number', 'date']), column: z.string() }),
     ),

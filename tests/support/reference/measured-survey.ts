@@ -1,16 +1,22 @@
 /**
- * A survey's rows, measured: one node per known internal URL, numeric facts in columns. Definitions of the counts are
- * in `docs/measures.md`. Pure and repeatable: the same rows give the same columns.
+ * A survey's rows, measured the plain way: one node per known internal URL, link by link. A second implementation of the
+ * definitions in `docs/measures.md`, which the packed survey is held against, and what tests look rows up in.
  */
-import { evidenceBit } from '../evidence/evidence.ts';
-import { isHtmlType, passGates, type GateResult } from '../gates/gates.ts';
-import { compressRows, type Rows } from '../graph/rows.ts';
-import { depths, UNREACHED, type Depths } from '../graph/depth.ts';
-import { isFollowed } from '../page/links.ts';
-import type { BlockRow, CheckRow, LayoutRow, ListedLink, PageRow, SurveyInfo, SurveyRows } from './survey-rows.ts';
-
-/** Kinds of orphan, as numbers of the column. */
-export const ORPHAN = { unknown: -1, no: 0, strict: 1, adrift: 2 } as const;
+import { evidenceBit } from '$lib/core/evidence/evidence.ts';
+import { passGates, type GateResult } from '$lib/core/gates/gates.ts';
+import { compressRows, type Rows } from '$lib/core/graph/rows.ts';
+import { depths, UNREACHED, type Depths } from '$lib/core/graph/depth.ts';
+import { isFollowed } from '$lib/core/page/links.ts';
+import { isReadHtml, ORPHAN } from '$lib/core/survey/page-kind.ts';
+import type {
+    BlockRow,
+    CheckRow,
+    LayoutRow,
+    ListedLink,
+    PageRow,
+    SurveyInfo,
+    SurveyRows,
+} from '$lib/core/survey/survey-rows.ts';
 
 /** The `a` links between two different internal URLs, one entry per occurrence. */
 export interface LinkEdges {
@@ -61,11 +67,6 @@ export interface MeasuredSurvey {
     internalById: Map<number, boolean>;
     /** Targets that are no pages of the site and were asked for their status. */
     checkById: Map<number, CheckRow>;
-}
-
-/** True for a page whose links count: it answered 200 with HTML. */
-export function isReadHtml(page: PageRow | null): boolean {
-    return page !== null && page.status === 200 && isHtmlType(page.mediaType);
 }
 
 /** A growing column of numbers. */

@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { readPage } from '../page/read-page.ts';
+import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from '../survey/survey-rows.ts';
 import { externalHosts } from './external-hosts.ts';
-import { measureSurvey, type MeasuredSurvey } from './measured-survey.ts';
-import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from './survey-rows.ts';
-import { templatesOf } from './templates.ts';
+import { packSurvey } from './pack-survey.ts';
+import type { PackedSurvey } from './packed-survey.ts';
+import { openTemplate, templateList } from './template-list.ts';
 
 const O = 'https://a.example';
 
 /** A survey of some pages, rows made one by one: no block is ever merged but by its content. */
-function survey(pages: Record<string, string>, status: Record<string, number> = {}): MeasuredSurvey {
+function survey(pages: Record<string, string>, status: Record<string, number> = {}): PackedSurvey {
     const rows: SurveyRows = emptyRows();
     const ids = new Map<string, number>();
     const address = (url: string): number => {
@@ -40,7 +41,7 @@ function survey(pages: Record<string, string>, status: Record<string, number> = 
         const page = address(O + path);
         rows.pages.push({ ...unreadPage(page), seq: 0, status: code, mediaType: 'text/html', robotsAllowed: true });
     }
-    return measureSurvey({ start: `${O}/`, state: 'finished', cut: [] }, rows);
+    return packSurvey({ info: { start: `${O}/`, state: 'finished', cut: [] }, rows }).survey;
 }
 
 const MENU = ['/', '/b', '/c', '/gone'];
@@ -48,7 +49,9 @@ const MENU = ['/', '/b', '/c', '/gone'];
 const menu = (current: string): string =>
     `<nav><ul>${MENU.map((path) => (path === current ? `<li>${path}</li>` : `<li><a href="${path}">to ${path}</a></li>`)).join('')}</ul></nav>`;
 
-describe('templatesOf', () => {
+const MANY = 100;
+
+describe('templates', () => {
     const found = survey(
         {
             '/': `${menu('/')}<main><p><a href="/b">only here</a></p></main>`,
@@ -58,38 +61,34 @@ describe('templatesOf', () => {
         },
         { '/gone': 404 },
     );
-    const templates = templatesOf(found);
+    const templates = templateList(found, MANY);
+    const open = (number: number) => openTemplate(found, number, MANY);
 
     it('takes the menus with another current entry for one template of several blocks', () => {
         expect(
-            templates.map(({ region, place, blocks, pages, broken }) => [
-                region,
-                place,
-                blocks.length,
-                pages.length,
-                broken,
-            ]),
+            templates.map(({ region, place, blocks, pages, broken }) => [region, place, blocks, pages, broken]),
         ).toEqual([
             ['nav', 'nav>ul', 4, 4, 1],
             ['footer', 'footer', 1, 2, 0],
         ]);
+        expect(templates.map((_, number) => open(number).pages.length)).toEqual([4, 2]);
+        expect(templates.map(({ links }) => links)).toEqual([4, 1]);
+        expect(templates[0]!.first).toContain('to /b');
     });
 
     it('tells all its links once, with what they answered', () => {
-        expect(
-            templates[0]?.links.map(({ target, anchor, status }) => [target.slice(O.length), anchor, status]),
-        ).toEqual(
+        expect(open(0).links.map(({ target, anchor, status }) => [target.slice(O.length), anchor, status])).toEqual(
             expect.arrayContaining([
                 ['/', 'to /', 200],
                 ['/gone', 'to /gone', 404],
             ]),
         );
-        expect(templates[0]?.links).toHaveLength(4);
+        expect(open(0).links).toHaveLength(4);
     });
 
     it('names a page and line it stands on', () => {
-        const { node, line } = templates[1]!.example;
-        expect([found.urls[node], line]).toEqual([`${O}/b`, 1]);
+        const { node, line } = open(1).example;
+        expect([found.url(node), line]).toEqual([`${O}/b`, 1]);
     });
 
     it('keeps blocks apart that share less, or stand elsewhere', () => {
@@ -105,7 +104,7 @@ describe('templatesOf', () => {
             '/s': `<nav><ul>${links(-2).replaceAll('/-', '/m')}</ul></nav>`,
             '/t': `<aside><ul>${links(0)}</ul></aside>`,
         });
-        expect(templatesOf(apart).map(({ pages, blocks }) => [pages.length, blocks.length])).toEqual([
+        expect(templateList(apart, MANY).map(({ pages, blocks }) => [pages, blocks])).toEqual([
             [3, 2],
             [2, 1],
         ]);

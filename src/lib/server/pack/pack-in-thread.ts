@@ -1,0 +1,41 @@
+/** Has a survey packed in a thread of its own. */
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { PARTS, type Part } from '../../core/packed/packed-survey.ts';
+import { decodeSections, type Sections } from '../../core/packed/sections.ts';
+import { projectRoot } from '../process/data-folder.ts';
+import type { DatabaseAccess } from '../process/database-process.ts';
+import type { PackReply, PackRequest } from './pack-thread.ts';
+
+/** What a thread may hold; a site of a million URLs needs about half of it. */
+const MOST_MEGABYTES = 8_192;
+
+/**
+ * @param options.save keeps it in the database as well
+ * @param options.wanted hands its parts over
+ * @throws Error with a sentence part when it could not be packed
+ */
+export async function packInThread(
+    access: DatabaseAccess,
+    surveyId: number,
+    options: { save: boolean; wanted: boolean },
+    script = join(projectRoot(), 'build/node/pack-thread.js'),
+): Promise<Map<Part, Sections>> {
+    const request: PackRequest = { access, surveyId, ...options };
+    const reply = await new Promise<PackReply>((resolve) => {
+        const worker = new Worker(script, {
+            workerData: request,
+            resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+        });
+        worker.on('message', resolve);
+        worker.on('error', (error) => resolve({ ok: false, say: error.message }));
+        worker.on('exit', () => resolve({ ok: false, say: 'the thread that packs it ended early' }));
+    });
+    if (!reply.ok) throw new Error(reply.say);
+    const parts = new Map<Part, Sections>();
+    for (const [name, bytes] of reply.parts) {
+        const part = PARTS.find((known) => known === name);
+        if (part) parts.set(part, decodeSections(bytes));
+    }
+    return parts;
+}

@@ -1,0 +1,39 @@
+/** A thread that packs one survey and ends: neither its time nor its memory are those of the process that asks. */
+import { parentPort, workerData } from 'node:worker_threads';
+import { encodeSections } from '../../core/packed/sections.ts';
+import type { DatabaseAccess } from '../process/database-process.ts';
+import { openStore } from '../store/connect.ts';
+import { getSurvey } from '../store/survey-store.ts';
+import { makeAndSavePacked, makePacked } from './pack-survey.ts';
+
+export interface PackRequest {
+    access: DatabaseAccess;
+    surveyId: number;
+    /** Keep it in the database as well. */
+    save: boolean;
+    /** Hand its parts over. */
+    wanted: boolean;
+}
+
+export type PackReply =
+    { ok: true; parts: [part: string, bytes: Uint8Array<ArrayBuffer>][] } | { ok: false; say: string };
+
+async function pack({ access, surveyId, save, wanted }: PackRequest): Promise<PackReply> {
+    const store = openStore(access);
+    try {
+        const survey = await getSurvey(store.db, surveyId);
+        if (!survey) return { ok: false, say: 'the survey is gone' };
+        const { parts } = await (save ? makeAndSavePacked : makePacked)(store.db, survey);
+        return {
+            ok: true,
+            parts: wanted ? [...parts].map(([part, sections]) => [part, encodeSections(sections)]) : [],
+        };
+    } catch (error) {
+        return { ok: false, say: (error as Error).message };
+    } finally {
+        await store.close();
+    }
+}
+
+const reply = await pack(workerData as PackRequest);
+parentPort?.postMessage(reply, reply.ok ? reply.parts.map(([, bytes]) => bytes.buffer) : []);
