@@ -1,5 +1,5 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph|packed] [--pages N] [--folder DIR]`. They print ratios
+ * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph|packed|large] [--pages N] [--folder DIR]`. They print ratios
  * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
@@ -7,6 +7,7 @@ import { accessLogBench } from './access-log.ts';
 import { evidenceBench } from './evidence.ts';
 import { frontierBench } from './frontier.ts';
 import { graphBench } from './graph.ts';
+import { largeBench } from './large.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
 import { packedBench } from './packed.ts';
@@ -17,7 +18,7 @@ import { storingBench } from './storing.ts';
 export interface BenchOptions {
     /** Pages of the made site; each benchmark has a size of its own. */
     pages: number | null;
-    /** A folder of HTML files to read in place of made pages. */
+    /** A folder of HTML files to read in place of made pages; for `large` the data folder, which stays. */
     folder: string | null;
 }
 
@@ -32,6 +33,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     evidence: evidenceBench,
     graph: graphBench,
     packed: packedBench,
+    large: largeBench,
 };
 
 const { values, positionals } = parseArgs({

@@ -26,8 +26,9 @@ export interface BenchStore {
     end(): Promise<void>;
 }
 
-export async function openBenchStore(): Promise<BenchStore> {
-    const path = mkdtempSync(join(tmpdir(), 'edgemap-bench-'));
+/** @param stays a data folder that is kept; one of its own, which goes, where there is none */
+export async function openBenchStore(stays: string | null = null): Promise<BenchStore> {
+    const path = stays ?? mkdtempSync(join(tmpdir(), 'edgemap-bench-'));
     const folder = openDataFolder(path);
     const hold = await holdDatabase(folder);
     await migrateStore(hold.access);
@@ -38,7 +39,7 @@ export async function openBenchStore(): Promise<BenchStore> {
         async end() {
             await store.close();
             await hold.release();
-            rmSync(path, { recursive: true, force: true });
+            if (stays === null) rmSync(path, { recursive: true, force: true });
         },
     };
 }

@@ -4,8 +4,6 @@ import { packRows } from '../src/lib/core/packed/pack-survey.ts';
 import { PackedSurvey, type PackedHead, type Part } from '../src/lib/core/packed/packed-survey.ts';
 import { RowColumns } from '../src/lib/core/packed/row-columns.ts';
 import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
-import type { ListedLink } from '../src/lib/core/survey/survey-rows.ts';
-import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
 import { linkWindowRows } from '../src/lib/core/sets/link-window.ts';
@@ -18,69 +16,26 @@ import { pageLinksOf } from '../src/lib/core/areas/page-links.ts';
 import { followedDepths } from '../src/lib/core/areas/reach.ts';
 import { lostTargets, misfitList } from '../src/lib/core/areas/weight.ts';
 import { siteMeasures } from '../src/lib/core/packed/site-measures.ts';
-import { numbers } from '../demo/big-site.ts';
 import type { BenchOptions } from './bench.ts';
+import { MADE_ORIGIN, madeBatches, occurrencesOf } from './made-rows.ts';
 import { fastest, line, ratio } from './measure.ts';
 
-const ORIGIN = 'https://www.big.example';
-const WORDS = 'oak ash elm beech pine larch yew lime alder birch maple walnut cherry pear apple plum'.split(' ');
-const MENU = 20;
-/** Links of the running text of each page: with the menu, 40 occurrences a page. */
-const OWN = 20;
+/** Links of the running text of each page: 40 occurrences a page with menu, footer and section. */
+const OWN = 15;
 const CHUNK = 4 * 1024 * 1024;
 const RUNS = 7;
 
-/** Rows of a site: a menu on every page, links of its own on each, titles, sections. Taken in one by one, as from a database. */
+/** Rows of the made site, taken in one by one as from a database. */
 function rowsOf(pages: number): RowColumns {
-    const next = numbers(5);
     const rows = new RowColumns();
-    const link = (target: number, anchor: string): ListedLink => ({
-        kind: 'a',
-        target,
-        text: '',
-        fragment: '',
-        anchor,
-        name: '',
-        rel: '',
-    });
-    const word = (): string => WORDS[next() % WORDS.length]!;
-    const sections = 40;
-    for (let n = 0; n < pages; n++) {
-        const path = n === 0 ? '/' : `/section-${n % sections}/${word()}-${word()}-${n}/`;
-        rows.address({ id: n, url: ORIGIN + path, internal: true });
-        rows.page({
-            ...unreadPage(n),
-            seq: n,
-            status: n % 97 === 5 ? 404 : 200,
-            mediaType: 'text/html',
-            title: `${word()} ${word()} ${word()} ${n}`,
-            h1: `${word()} ${word()}`,
-            language: 'en',
-            words: next() % 900,
-            bytes: 8_000 + (next() % 40_000),
-            milliseconds: 20 + (next() % 200),
-            readAt: 1_780_000_000_000 + n * 40,
-            robotsAllowed: true,
-        });
-    }
-    rows.list({ id: 0, links: Array.from({ length: MENU }, (_, item) => link(item, `Menu ${item}`)) });
-    rows.block({ id: 0, region: 'nav', place: 'body nav ul', list: 0, name: 'menu' });
-    for (let n = 0; n < pages; n++) {
-        const id = n + 1;
-        const own = Array.from({ length: OWN }, () => {
-            const near = (n + (next() % 400) * sections) % pages;
-            return link(next() % 8 === 0 ? next() % pages : near, `${word()} ${word()}`);
-        });
-        rows.list({ id, links: own });
-        rows.block({
-            id,
-            region: 'main',
-            place: 'body main p',
-            list: id,
-            name: id.toString(16).padStart(16, '0'),
-        });
-        rows.pageBlock({ page: n, ordinal: 0, block: 0, layout: 0, line: 12 });
-        rows.pageBlock({ page: n, ordinal: 1, block: id, layout: id, line: 40 });
+    for (const batch of madeBatches({ pages, own: OWN })) {
+        for (const row of batch.addresses) rows.address(row);
+        for (const row of batch.pages) rows.page(row);
+        for (const row of batch.lists) rows.list(row);
+        for (const row of batch.blocks) rows.block(row);
+        for (const row of batch.pageBlocks) rows.pageBlock(row);
+        rows.evidence.push(...batch.evidence);
+        rows.files.push(...batch.files);
     }
     return rows;
 }
@@ -89,9 +44,9 @@ export async function packedBench(options: BenchOptions): Promise<void> {
     const pages = options.pages ?? 100_000;
     const rows = rowsOf(pages);
     const began = performance.now();
-    const { parts } = packRows({ start: `${ORIGIN}/`, state: 'finished', cut: [] }, rows);
+    const { parts } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rows);
     line(
-        `packing ${pages.toLocaleString('en')} pages, ${(pages * (MENU + OWN)).toLocaleString('en')} occurrences`,
+        `packing ${pages.toLocaleString('en')} pages, ${(pages * occurrencesOf(OWN)).toLocaleString('en')} occurrences`,
         `${(performance.now() - began).toFixed(0)} ms`,
     );
 

@@ -52,16 +52,20 @@ export function pageRank(into: Links, outgoing: Uint32Array, options: RankOption
         change = 0;
         let slot = 0;
         for (let node = 0; node < nodes; node++) {
-            // Two sums side by side: an addition need not wait for the one before it.
-            let received = 0;
-            let other = 0;
+            // Four sums side by side: an addition need not wait for the one before it.
+            let first = 0;
+            let second = 0;
+            let third = 0;
+            let fourth = 0;
             const end = start[node + 1]!;
-            for (; slot + 1 < end; slot += 2) {
-                received += carried[targets[slot]!]!;
-                other += carried[targets[slot + 1]!]!;
+            for (; slot + 3 < end; slot += 4) {
+                first += carried[targets[slot]!]!;
+                second += carried[targets[slot + 1]!]!;
+                third += carried[targets[slot + 2]!]!;
+                fourth += carried[targets[slot + 3]!]!;
             }
-            if (slot < end) received += carried[targets[slot++]!]!;
-            const value = base + damping * (received + other);
+            for (; slot < end; slot++) first += carried[targets[slot]!]!;
+            const value = base + damping * (first + second + (third + fourth));
             change += Math.abs(value - rank[node]!);
             rank[node] = value;
             carried[node] = value * perLink[node]!;

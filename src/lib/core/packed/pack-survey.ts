@@ -130,8 +130,11 @@ function packPages(
     pages: readonly (PageRow | null)[],
     addressOf: (id: number | null | undefined) => number,
 ): void {
-    const column = (name: string, of: (page: PageRow | null) => number): void =>
-        core.numbers(name, Float64Array.from(pages, of));
+    const column = (name: string, of: (page: PageRow | null) => number): void => {
+        const values = new Float64Array(pages.length);
+        for (let node = 0; node < values.length; node++) values[node] = of(pages[node]!);
+        core.numbers(name, values);
+    };
     column('status', (page) => page?.status ?? 0);
     column('not_read', (page) =>
         page === null ? NOT_SETTLED : page.notRead === '' ? 0 : 1 + NOT_READ_REASONS.indexOf(page.notRead),
