@@ -36,6 +36,14 @@ const WALLS = [
         ],
     },
     {
+        files: ['src/lib/workers/**/*.ts'],
+        patterns: [
+            { regex: '(?:^|/)(?:server|routes|ui)/', message: 'workers run core on what they are given.' },
+            SVELTEKIT,
+            DATABASE,
+        ],
+    },
+    {
         files: ['src/lib/server/crawl/**/*.ts'],
         patterns: [
             { regex: '(?:^|/)(?:store|jobs)/', message: 'crawl emits batches; jobs stores them.' },
@@ -49,7 +57,7 @@ const WALLS = [
         patterns: [SVELTEKIT, UI, { regex: '(?:^|/)(?:crawl|jobs)/', message: 'store keeps rows; it starts nothing.' }],
     },
     {
-        files: ['src/lib/server/{access,export,jobs}/**/*.ts', 'src/lib/server/*.ts'],
+        files: ['src/lib/server/{access,evidence,export,jobs,pack}/**/*.ts', 'src/lib/server/*.ts'],
         patterns: [DATABASE, SVELTEKIT, UI],
     },
     {

@@ -18,6 +18,7 @@ export default {
                 'img-src': ['self', 'data:'],
                 'font-src': ['self'],
                 'connect-src': ['self'],
+                'worker-src': ['self'],
                 'form-action': ['self'],
                 'base-uri': ['none'],
                 'frame-ancestors': ['none'],

@@ -489,6 +489,37 @@ describe('sets', () => {
         await waitForText(page, 'Here a number is expected.');
     });
 
+    it('tells the size of a line before it is shown, worked out in the browser on the packed survey', async () => {
+        const lines = ['depth > 2', 'title has "saw"', 'links to (section is guides) with anchor "here"', 'orphan'];
+        for (const line of lines) {
+            const answer = await fetch(
+                `${app.address}/api/v1/sites/1/surveys/1/pages?count=1&${new URLSearchParams({ set: line })}`,
+            );
+            const { total } = z.object({ total: z.number() }).parse(await answer.json());
+            await page.goto(`${app.address}/sites/1/1/pages`);
+            await page.click('#set-text');
+            const asked: string[] = [];
+            const note = (request: { url(): string }): void => void asked.push(new URL(request.url()).pathname);
+            page.on('request', note);
+            await page.type('#set-text', line);
+            await page.waitForFunction(
+                (wanted) =>
+                    (document.querySelector('.set-bar [role=status]') as HTMLElement).innerText.includes(wanted),
+                {},
+                `would be ${total.toLocaleString('en')} of`,
+            );
+            page.off('request', note);
+            // No set was asked of the server: it gave what may stand in the line, and the bytes of the survey.
+            expect(asked.filter((path) => !/\/(complete|packed\/\w+)$|\.js$/.test(path))).toEqual([]);
+            expect(page.url()).not.toContain('set=');
+        }
+        // What the site says of its pages is not in those bytes: nothing is told, and nothing wrong.
+        await page.goto(`${app.address}/sites/1/1/pages`);
+        await page.type('#set-text', 'priority = 1');
+        await new Promise((resolve) => setTimeout(resolve, 600));
+        expect(await textOf(page, '.set-bar [role=status]')).not.toContain('would be');
+    });
+
     it('inverts a set, and goes back and forward through those shown', async () => {
         await page.goto(`${app.address}/sites/1/1/pages`, { waitUntil: 'networkidle2' });
         const all = await sizeIn();

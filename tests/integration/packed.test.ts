@@ -10,7 +10,7 @@ import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
 import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
 import { makePacked } from '$lib/server/pack/pack-survey.ts';
-import { PackedHead } from '$lib/server/pack/packed-head.ts';
+import { PackedHead } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
 import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';

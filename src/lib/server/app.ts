@@ -5,8 +5,8 @@ import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
 import { packInThread } from './pack/pack-in-thread.ts';
-import { PackedHead } from './pack/packed-head.ts';
-import { loadPacked } from './store/packed-store.ts';
+import { PackedHead } from '../wire/packed-head.ts';
+import { loadPacked, loadPackedBytes } from './store/packed-store.ts';
 import { openStore, type Store } from './store/connect.ts';
 import { listRevisions } from './store/evidence-store.ts';
 import { getSite, type Site } from './store/site-store.ts';
@@ -96,6 +96,22 @@ export async function openPacked(survey: Survey, parts: readonly Part[] = ['core
         bytes -= own;
     }
     return packed;
+}
+
+/**
+ * The bytes of a part of a survey that has ended, as they are kept: the same that this process reads. Null while it runs:
+ * what is made then is gone with the next look.
+ */
+export async function packedBytes(survey: Survey, part: Part): Promise<Uint8Array<ArrayBuffer> | null> {
+    if (!isClosed(survey)) return null;
+    const { db } = appStore();
+    const load = () => loadPackedBytes(db, survey.id, survey.revision, part);
+    let loaded = await load();
+    if (!loaded.ok) {
+        await openPacked(survey, [part]);
+        loaded = await load();
+    }
+    return loaded.ok ? loaded.bytes : null;
 }
 
 /** True when its rows are those of a revision: a paused survey goes on with the revision it has. */

@@ -1,5 +1,7 @@
 /** The set language (`docs/set-language.md`) as data: what a parsed line is. */
 import type { Evidence } from '../evidence/evidence.ts';
+import { OUTER_FLAGS } from './flags.ts';
+import { PRIORITY } from './fields.ts';
 import type { Region } from '../page/links.ts';
 
 export const COMPARISONS = ['=', '!=', '<', '<=', '>', '>='] as const;
@@ -51,6 +53,20 @@ export function walkSet(set: SetExpression, visit: (part: SetExpression) => void
     visit(set);
     if (set.kind === 'and' || set.kind === 'or') for (const part of set.parts) walkSet(part, visit);
     else if ('of' in set) walkSet(set.of, visit);
+}
+
+/**
+ * True when a survey by itself cannot tell the set: it speaks of another survey, a saved set, or what the site says of its
+ * pages.
+ */
+export function needsMore(set: SetExpression): boolean {
+    let needs = false;
+    walkSet(set, (part) => {
+        if (part.kind === 'survey' || part.kind === 'saved') needs = true;
+        if (part.kind === 'flag' && OUTER_FLAGS.some(({ name }) => name === part.name)) needs = true;
+        if ('field' in part && part.field === PRIORITY.name) needs = true;
+    });
+    return needs;
 }
 
 /** Numbers of the surveys a set speaks of beside its own. */

@@ -11,6 +11,7 @@ import { evaluateSet, partsFor, SetUnknown } from './evaluate-set.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';
 import { parseSet } from './parse-set.ts';
 import { printSet } from './print-set.ts';
+import { needsMore } from './set-expression.ts';
 
 /** What plain loops need: pages as records, links one by one. */
 interface Plain {
@@ -778,5 +779,22 @@ describe('bits', () => {
             expect([...x.not().nodes()]).toEqual(all.filter((n) => !a.has(n)));
             expect(all.filter((n) => x.has(n))).toEqual([...x.nodes()]);
         }
+    });
+});
+
+describe('what a survey cannot tell by itself', () => {
+    it.each([
+        ['depth > 2 and not (title has "saw")', false],
+        ['links to (orphan) followed', false],
+        ['new', true],
+        ['not (misfit)', true],
+        ['priority = 1', true],
+        ['priority is unknown', true],
+        ['links to (priority from 1 to 2)', true],
+        ['set "mine"', true],
+        ['within 2 clicks of (in survey 2 (orphan))', true],
+    ])('%s: %s', (line, needs) => {
+        const parsed = parseSet(line);
+        expect(parsed.ok && needsMore(parsed.set)).toBe(needs);
     });
 });

@@ -72,8 +72,27 @@ export type LoadedPart =
     /** Not there, of an older revision or version, or damaged: to be made again. */
     | { ok: false; why: string };
 
+export type LoadedBytes = { ok: true; bytes: Uint8Array<ArrayBuffer> } | { ok: false; why: string };
+
 /** Reads one part of a survey back, at that revision only. */
 export async function loadPacked(db: Database, surveyId: number, revision: number, part: Part): Promise<LoadedPart> {
+    const loaded = await loadPackedBytes(db, surveyId, revision, part);
+    if (!loaded.ok) return loaded;
+    try {
+        return { ok: true, sections: decodeSections(loaded.bytes), bytes: loaded.bytes.length };
+    } catch (error) {
+        if (!(error instanceof NotPacked)) throw error;
+        return { ok: false, why: error.message };
+    }
+}
+
+/** The same as the bytes they are: what a browser is given. */
+export async function loadPackedBytes(
+    db: Database,
+    surveyId: number,
+    revision: number,
+    part: Part,
+): Promise<LoadedBytes> {
     const { packedParts, packedChunks } = schema;
     const [head] = await db
         .select()
@@ -99,11 +118,11 @@ export async function loadPacked(db: Database, surveyId: number, revision: numbe
             at += piece.length;
         }
         if (at !== whole.length) return { ok: false, why: 'it is shorter than it says' };
-        return { ok: true, sections: decodeSections(whole), bytes: whole.length };
+        return { ok: true, bytes: whole };
     } catch (error) {
         // Anything else would be a fault of ours.
-        const isDamage = error instanceof NotPacked || (error as NodeJS.ErrnoException).code?.startsWith('Z_') === true;
-        if (!isDamage && (error as NodeJS.ErrnoException).code !== 'ERR_BUFFER_TOO_LARGE') throw error;
+        const { code } = error as NodeJS.ErrnoException;
+        if (!code?.startsWith('Z_') && code !== 'ERR_BUFFER_TOO_LARGE') throw error;
         return { ok: false, why: (error as Error).message };
     }
 }

@@ -26,10 +26,12 @@
         hrefOf: (text: string) => string;
         onShow: (text: string) => void;
         complete: (text: string, cursor: number, signal: AbortSignal) => Promise<Completion>;
+        /** Size of what is typed and not shown yet; null where it cannot be told. */
+        sizeOf: (text: string) => Promise<number | null>;
         onSave: (name: string, text: string) => Promise<string>;
         onForget: (name: string) => Promise<string>;
     }
-    let { text, size, of, trouble, saved, given, baseline, hrefOf, onShow, complete, onSave, onForget }: Props =
+    let { text, size, of, trouble, saved, given, baseline, hrefOf, onShow, complete, sizeOf, onSave, onForget }: Props =
         $props();
 
     const fields = $derived<Field[]>([
@@ -89,9 +91,26 @@
         }
     }
 
+    /** Size of the typed line, for as long as that is the line. */
+    let typed: { line: string; size: number } | null = $state(null);
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    /** Letters that follow each other this quickly are one question, milliseconds. */
+    const PAUSE = 120;
+
+    function weigh(): void {
+        clearTimeout(soon);
+        soon = setTimeout(async () => {
+            const asked = line;
+            if (asked.trim() === text.trim() || !parseSet(asked, fields).ok) return;
+            const found = await sizeOf(asked.trim());
+            if (found !== null && asked === line) typed = { line: asked, size: found };
+        }, PAUSE);
+    }
+
     function onInput(): void {
         wrong = null;
         void ask();
+        weigh();
     }
 
     async function take(index: number): Promise<void> {
@@ -106,6 +125,7 @@
         input.focus();
         input.setSelectionRange(before.length, before.length);
         void ask();
+        weigh();
     }
 
     function show(): void {
@@ -198,7 +218,12 @@
         </ul>
     </div>
     <span class="whitespace-nowrap" role="status"
-        >{#if wrong}<span class="ink2">not shown</span>{:else}<b class="n">{count(size)}</b> of {count(of)}{/if}</span
+        >{#if wrong}<span class="ink2">not shown</span
+            >{:else if typed !== null && typed.line === line && line.trim() !== text.trim()}<span class="ink2"
+                >would be</span
+            > <b class="n">{count(typed.size)}</b> of {count(of)}{:else}<b class="n">{count(size)}</b> of {count(
+                of,
+            )}{/if}</span
     >
     {#if !isAll}<a class="tb" href={hrefOf('')}>All pages</a>{/if}
     {#if inverted !== null && !isAll}<a class="tb" href={hrefOf(inverted)}>Invert</a>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { onDestroy } from 'svelte';
     import { goto, invalidate } from '$app/navigation';
     import { navigating, page } from '$app/state';
     import Rail from '$lib/ui/frame/Rail.svelte';
@@ -10,6 +11,7 @@
     import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
+    import { SetSizes } from '$lib/workers/set-sizes.ts';
 
     /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
     const SET_VIEWS = ['brief', 'reach', 'weight', 'pages', 'links'];
@@ -108,6 +110,16 @@
             signal,
         });
         return CompletionAnswer.parse(await answer.json());
+    }
+
+    const sizes = new SetSizes();
+    onDestroy(() => sizes.close());
+
+    /** While a survey runs it changes all the time: nothing is told of what is typed. */
+    function sizeOf(text: string): Promise<number | null> {
+        if (!data.survey.isEnded) return Promise.resolve(null);
+        const address = `/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}`;
+        return sizes.of(address, `${data.survey.revision}`, text);
     }
 
     /** @returns why it could not be done, or nothing */
@@ -261,6 +273,7 @@
             hrefOf={setHref}
             onShow={(text) => goto(setHref(text), { keepFocus: true })}
             {complete}
+            {sizeOf}
             onSave={saveSet}
             onForget={forgetSet}
         />

@@ -1,7 +1,7 @@
-/** The head of a packed survey, checked where it comes out of the database. */
+/** The head of a packed survey, checked where its bytes come from elsewhere: the database, a thread, the server. */
 import { z } from 'zod';
-import type { PackedHead as Head } from '../../core/packed/packed-survey.ts';
-import { CUT_REASONS, SURVEY_STATES } from '../../core/survey/survey-rows.ts';
+import type { PackedHead as Head } from '../core/packed/packed-survey.ts';
+import { CUT_REASONS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
 
 const count = z.number().int().min(0);
 
