@@ -60,7 +60,7 @@ export interface Completeness {
     matrix: Intersection[];
     notRead: { reason: string; urls: number }[];
     sections: PartCount[];
-    /** Folders one level below the sections; a name is a path with slashes at both ends. */
+    /** Folders one level below the sections that hold two URLs or more; a name is a path with slashes at both ends. */
     folders: PartCount[];
     origins: PartCount[];
     lost: LostFolder[];
@@ -137,7 +137,7 @@ export function completenessOf(survey: PackedSurvey, given: ReadonlySet<Evidence
         matrix: evidenceMatrix(survey.numbers('evidence'), (node) => pages[node] === 1),
         notRead: reasons,
         sections: [...sections.values()].sort(byKnown),
-        folders: [...folders.values()].sort(byKnown),
+        folders: [...folders.values()].filter(({ known }) => known > 1).sort(byKnown),
         origins: [...origins.values()].sort(byKnown),
         lost: lostFolders(survey),
         notAsked,

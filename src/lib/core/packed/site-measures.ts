@@ -32,7 +32,10 @@ export interface SiteMeasures {
     leak: number;
     /** With menus and without: what all links give, and what the text gives. */
     weight: { all: Concentration; ownLinks: Concentration };
+    /** The largest, and the smaller ones together as the last where there are more. */
     sections: SectionShare[];
+    /** How many sections there are. */
+    sectionCount: number;
     /** Distinct followed links from section to section, and as if spread evenly; rows and columns as `sections`. */
     flow: { links: number[][]; expected: number[][] };
     chokePoints: ChokePoint[];
@@ -104,6 +107,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
         leak: survey.head.leak,
         weight: { all: concentration(of(standing)), ownLinks: concentration(of(own)) },
         sections: shares,
+        sectionCount: largest.length,
         flow: { links: square(flow.links), expected: square(flow.expected) },
         chokePoints: choke.slice(0, MOST_CHOKE_POINTS).map((node) => ({
             node,

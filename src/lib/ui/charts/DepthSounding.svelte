@@ -7,34 +7,36 @@
     import { AriaComponent, GridComponent } from 'echarts/components';
     import { init, use, type EChartsType } from 'echarts/core';
     import { SVGRenderer } from 'echarts/renderers';
-    import type { DepthBand } from '$lib/core/survey/summary.ts';
-    import { count } from '../parts/format.ts';
+    import type { DepthRow } from '$lib/core/areas/depth-rows.ts';
+    import { count, shareSoFar } from '../parts/format.ts';
     import { onTheme, readTokens, type TokenName } from './tokens.ts';
 
     interface Props {
-        bands: DepthBand[];
+        /** Depths, or ranges of them, from the start page down. */
+        rows: DepthRow[];
         /** Orphans; null when a partial survey cannot tell. */
         unreached: number | null;
-        hrefOfDepth: (depth: number | 'none') => string;
-        onChoose: (depth: number) => void;
-        /** Pages of the current set at each depth, where one is chosen: drawn as a dark line in the band. */
-        inSet?: DepthBand[] | null;
+        hrefOfDepth: (depths: { from: number; to: number } | 'none') => string;
+        onChoose: (depths: { from: number; to: number }) => void;
+        /** Pages of the current set in each row, where one is chosen: drawn as a dark line in the band. */
+        inSet?: DepthRow[] | null;
         /** With the columns indexable and so far, and depths to be chosen by dragging over them. */
         onRange?: (from: number, to: number) => void;
     }
-    let { bands, unreached, hrefOfDepth, onChoose, inSet = null, onRange }: Props = $props();
-    const total = $derived(bands.reduce((sum, band) => sum + band.pages, 0));
+    let { rows, unreached, hrefOfDepth, onChoose, inSet = null, onRange }: Props = $props();
+    const total = $derived(rows.reduce((sum, row) => sum + row.pages, 0));
     const soFar = $derived.by(() => {
         let sum = 0;
-        return bands.map((band) => (sum += band.pages));
+        return rows.map((row) => (sum += row.pages));
     });
-    /** Depths under the pointer while it is dragged, or between the first and the second that are pressed. */
+    const nameOf = ({ from, to }: DepthRow): string => (from === to ? `${from}` : `${count(from)}–${count(to)}`);
+    /** Rows under the pointer while it is dragged, or between the first and the second that are pressed. */
     let range = $state<{ from: number; to: number } | null>(null);
     let isDragging = $state(false);
 
     function depthAt(event: PointerEvent): number {
         const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-        return Math.max(0, Math.min(bands.length - 1, Math.floor((event.clientY - box.top) / ROW)));
+        return Math.max(0, Math.min(rows.length - 1, Math.floor((event.clientY - box.top) / ROW)));
     }
 
     function chosen(): void {
@@ -42,15 +44,16 @@
         const [from, to] = range.from <= range.to ? [range.from, range.to] : [range.to, range.from];
         range = null;
         isDragging = false;
-        if (from === to) onChoose(from);
-        else onRange?.(from, to);
+        const depths = { from: rows[from]!.from, to: rows[to]!.to };
+        if (from === to) onChoose(depths);
+        else onRange?.(depths.from, depths.to);
     }
 
-    /** A depth is pressed with the keyboard: the second one ends the range. */
-    function pressed(depth: number): void {
-        if (range === null) range = { from: depth, to: depth };
+    /** A row is pressed with the keyboard: the second one ends the range. */
+    function pressed(row: number): void {
+        if (range === null) range = { from: row, to: row };
         else {
-            range = { ...range, to: depth };
+            range = { ...range, to: row };
             chosen();
         }
     }
@@ -59,15 +62,15 @@
     const ROW = 21;
     let host: HTMLDivElement | undefined = $state();
     const ramp = (depth: number): TokenName => `--d${Math.min(9, depth)}` as TokenName;
-    const most = $derived(Math.max(1, unreached ?? 0, ...bands.map((band) => band.pages)));
+    const most = $derived(Math.max(1, unreached ?? 0, ...rows.map((row) => row.pages)));
 
     $effect(() => {
         const element = host;
         if (!element) return;
-        const shown = bands;
+        const shown = rows;
         const widest = most;
         const chart: EChartsType = init(element, null, { renderer: 'svg' });
-        chart.on('click', (event) => onChoose(Number(event.name)));
+        chart.on('click', (event) => onChoose(shown[event.dataIndex ?? 0]!));
         const stopTheme = onTheme(() => {
             const token = readTokens();
             const outline = { borderColor: token('--ink2'), borderWidth: 0.7 };
@@ -79,16 +82,16 @@
                 },
                 grid: { left: 0, right: 1, top: 0, bottom: 0 },
                 xAxis: { type: 'value', show: false, max: widest },
-                yAxis: { type: 'category', show: false, inverse: true, data: shown.map((band) => String(band.depth)) },
+                yAxis: { type: 'category', show: false, inverse: true, data: shown.map(nameOf) },
                 series: [
                     {
                         type: 'bar',
                         stack: 'pages',
                         barWidth: ROW - 2,
                         emphasis: { disabled: true },
-                        data: shown.map((band) => ({
-                            value: band.indexable,
-                            itemStyle: { ...outline, color: token(ramp(band.depth)) },
+                        data: shown.map((row) => ({
+                            value: row.indexable,
+                            itemStyle: { ...outline, color: token(ramp(row.from)) },
                         })),
                     },
                     {
@@ -96,8 +99,8 @@
                         stack: 'pages',
                         barWidth: ROW - 2,
                         emphasis: { disabled: true },
-                        data: shown.map((band) => ({
-                            value: band.pages - band.indexable,
+                        data: shown.map((row) => ({
+                            value: row.pages - row.indexable,
                             itemStyle: { ...outline, color: token('--color-base-100') },
                         })),
                     },
@@ -114,29 +117,29 @@
     });
 </script>
 
-<div class="sounding" class:wide={onRange !== undefined}>
+<div class="sounding" class:wide={onRange !== undefined} class:ranges={rows.some(({ from, to }) => from !== to)}>
     <div class="rows heads note">
         <span>depth</span><span></span><span class="text-right">{inSet ? 'in the set' : 'pages'}</span>
         {#if onRange}<span class="text-right">indexable</span><span class="text-right">so far</span>{/if}
     </div>
-    <div class="rows" style:height="{bands.length * ROW}px">
+    <div class="rows" style:height="{rows.length * ROW}px">
         <div class="scale" aria-hidden={onRange ? undefined : 'true'}>
-            {#each bands as band (band.depth)}<div style:height="{ROW}px">
+            {#each rows as row, index (row.from)}<div style:height="{ROW}px">
                     {#if onRange}<button
-                            aria-label="Depth {band.depth}: from here, or to here"
-                            aria-pressed={range?.from === band.depth}
-                            onclick={() => pressed(band.depth)}>{band.depth}</button
-                        >{:else}<span>{band.depth}</span>{/if}<i class:dark={band.depth % 2 === 0}></i>
+                            aria-label="Depth {nameOf(row)}: from here, or to here"
+                            aria-pressed={range?.from === index}
+                            onclick={() => pressed(index)}>{nameOf(row)}</button
+                        >{:else}<span>{nameOf(row)}</span>{/if}<i class:dark={index % 2 === 0}></i>
                 </div>{/each}
         </div>
         <div class="over">
-            <div bind:this={host} class="chart" style:height="{bands.length * ROW}px"></div>
+            <div bind:this={host} class="chart" style:height="{rows.length * ROW}px"></div>
             {#if inSet}
-                {#each inSet as band (band.depth)}
-                    {#if band.pages > 0}<i
+                {#each inSet as row, index (row.from)}
+                    {#if row.pages > 0}<i
                             class="own"
-                            style:top="{band.depth * ROW + ROW / 2 - 2}px"
-                            style:width="{(band.pages / most) * 100}%"
+                            style:top="{index * ROW + ROW / 2 - 2}px"
+                            style:width="{(row.pages / most) * 100}%"
                         ></i>{/if}
                 {/each}
             {/if}
@@ -167,28 +170,28 @@
             {/if}
         </div>
         <ul class="numbers" aria-label="Pages by depth">
-            {#each bands as band (band.depth)}
+            {#each rows as row, index (row.from)}
                 <li style:height="{ROW}px">
                     <a
                         class="set plain-set"
-                        href={hrefOfDepth(band.depth)}
-                        aria-label="{inSet ? `${count(inSet[band.depth]?.pages ?? 0)} of ` : ''}{count(
-                            band.pages,
-                        )} pages at depth {band.depth}{inSet
+                        href={hrefOfDepth(row)}
+                        aria-label="{inSet ? `${count(inSet[index]?.pages ?? 0)} of ` : ''}{count(
+                            row.pages,
+                        )} pages at depth {nameOf(row)}{inSet
                             ? ' are in the set'
-                            : `, ${count(band.indexable)} indexable`}"
-                        >{inSet ? `${count(inSet[band.depth]?.pages ?? 0)} of ` : ''}{count(band.pages)}</a
+                            : `, ${count(row.indexable)} indexable`}"
+                        >{inSet ? `${count(inSet[index]?.pages ?? 0)} of ` : ''}{count(row.pages)}</a
                     >
                 </li>
             {/each}
         </ul>
         {#if onRange}
             <ul class="numbers" aria-label="Indexable by depth">
-                {#each bands as band (band.depth)}<li style:height="{ROW}px">{count(band.indexable)}</li>{/each}
+                {#each rows as row (row.from)}<li style:height="{ROW}px">{count(row.indexable)}</li>{/each}
             </ul>
             <ul class="numbers ink2" aria-label="Share of pages so far">
-                {#each bands as band, index (band.depth)}<li style:height="{ROW}px">
-                        {Math.round(((soFar[index] ?? 0) / Math.max(1, total)) * 100)}%
+                {#each rows as row, index (row.from)}<li style:height="{ROW}px">
+                        {shareSoFar(soFar[index] ?? 0, total)}
                     </li>{/each}
             </ul>
         {/if}
@@ -235,6 +238,12 @@
     }
     .wide .rows {
         grid-template-columns: 34px minmax(0, 1fr) 84px 70px 56px;
+    }
+    .ranges .rows {
+        grid-template-columns: 62px minmax(0, 1fr) minmax(42px, auto);
+    }
+    .ranges.wide .rows {
+        grid-template-columns: 96px minmax(0, 1fr) 84px 70px 56px;
     }
     .heads {
         min-height: 0;

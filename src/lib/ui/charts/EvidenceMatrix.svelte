@@ -57,7 +57,7 @@
                         <rect
                             x="0.5"
                             y="0.5"
-                            width="{Math.max(2, (group.urls / widest) * 98)}%"
+                            width="{Math.max(0.4, (group.urls / widest) * 98)}%"
                             height="11"
                             fill={hatched ? 'url(#hatch)' : 'var(--color-primary)'}
                             stroke={hatched ? 'var(--ink2)' : 'none'}

@@ -5,6 +5,7 @@
      */
     import { count } from '../parts/format.ts';
     import SectionMark from '../parts/SectionMark.svelte';
+    import { sectionLetters } from '../parts/section-letters.ts';
 
     interface Props {
         sections: { section: string; pages: number }[];
@@ -13,6 +14,7 @@
         hrefOf: (from: number, to: number) => string;
     }
     let { sections, links, expected, hrefOf }: Props = $props();
+    const letters = $derived(sectionLetters(sections.map(({ section }) => section)));
     const CELL = 35;
     /** Squares grow with the links per page of the source, so that a large section does not drown a small one. */
     const per = (value: number, from: number): number => value / Math.max(1, sections[from]!.pages);
@@ -34,14 +36,17 @@
             <tr>
                 <th scope="col" class="aside ink2 corner">from ↓ to →</th>
                 {#each sections as { section }, to (section)}<th scope="col" title={section}
-                        ><SectionMark {section} place={to} /><span class="visually-hidden">{section}</span></th
+                        ><SectionMark letter={letters[to]!} place={to} /><span class="visually-hidden">{section}</span
+                        ></th
                     >{/each}
             </tr>
         </thead>
         <tbody>
             {#each sections as { section }, from (section)}
                 <tr>
-                    <th scope="row" class="name" title={section}><SectionMark {section} place={from} /> {section}</th>
+                    <th scope="row" class="name" title={section}
+                        ><SectionMark letter={letters[from]!} place={from} /> {section}</th
+                    >
                     {#each sections as { section: target }, to (target)}
                         {@const value = links[from]![to]!}
                         {@const even = expected[from]![to]!}

@@ -69,7 +69,8 @@
             stroke="currentColor"
             stroke-width="3"
         />
-        {#if index < stages.length - 1}<text
+        <!-- A number that has not changed since the post before says nothing new. -->
+        {#if index < stages.length - 1 && stage.stopped > 0}<text
                 x={stage.x + STEP / 2}
                 y={middle + 4}
                 text-anchor="middle"

@@ -13,7 +13,7 @@
     }
     let { what, parts, hrefOf }: Props = $props();
     const share = (part: PartCount): string =>
-        part.known === 0 ? '' : `${Math.round((part.read / part.known) * 100)} %`;
+        part.known === 0 ? '' : `${Math.round((part.read / part.known) * 100)}%`;
 </script>
 
 <table class="ruled">

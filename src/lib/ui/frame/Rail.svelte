@@ -1,4 +1,12 @@
 <script lang="ts">
+    import Compass from '@lucide/svelte/icons/compass';
+    import DoorOpen from '@lucide/svelte/icons/door-open';
+    import FileText from '@lucide/svelte/icons/file-text';
+    import Link from '@lucide/svelte/icons/link';
+    import Menu from '@lucide/svelte/icons/menu';
+    import Scale from '@lucide/svelte/icons/scale';
+    import Table from '@lucide/svelte/icons/table-2';
+    import Waypoints from '@lucide/svelte/icons/waypoints';
     import Mark from '../parts/Mark.svelte';
     import { day } from '../parts/format.ts';
 
@@ -23,6 +31,19 @@
         onKeys?: () => void;
     }
     let { site, sites, survey, surveys, areas, onTheme, onFind, onKeys }: Props = $props();
+    /** Drawn where there is no room for words. */
+    const ICONS: Record<string, typeof Compass> = {
+        Brief: FileText,
+        Reach: Waypoints,
+        Weight: Scale,
+        Pages: Table,
+        Links: Link,
+        Survey: Compass,
+        'Door check': DoorOpen,
+    };
+    /** Laid over the view in full, where it is folded to icons. */
+    let isUnfolded = $state(false);
+
     const label = (item: RailSurvey): string => `Survey ${item.number}${stateWord(item)}`;
     /** When it was taken; the demo says besides what date of its story it stands for. */
     const dated = (item: RailSurvey): string =>
@@ -36,16 +57,29 @@
     }
 </script>
 
-<aside class="rail" aria-label="Sites and areas">
+<aside
+    class="rail"
+    class:unfolded={isUnfolded}
+    aria-label="Sites and areas"
+    onfocusout={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget as Node | null)) isUnfolded = false;
+    }}
+>
     <a
         href="/sites"
         class="flex items-center gap-2 px-2 h-[38px] border-b border-(--edge)"
         aria-label="Edge Map, all sites"
     >
-        <Mark /><span class="font-serif font-semibold text-[0.9375rem]">Edge Map</span>
+        <Mark /><span class="rail-words font-serif font-semibold text-[0.9375rem]">Edge Map</span>
     </a>
+    <button
+        class="rail-fold tb justify-center"
+        aria-expanded={isUnfolded}
+        aria-label={isUnfolded ? 'Fold the areas' : 'Site, survey and areas in words'}
+        onclick={() => (isUnfolded = !isUnfolded)}><Menu size={16} strokeWidth={1.5} aria-hidden="true" /></button
+    >
     {#if site}
-        <div class="px-2 py-1.5 border-b border-(--edge) leading-[1.125rem]">
+        <div class="rail-words px-2 py-1.5 border-b border-(--edge) leading-[1.125rem]">
             <details class="picker">
                 <summary><b class="cut">{site.name}</b><span aria-hidden="true">▾</span></summary>
                 <ul>
@@ -74,7 +108,15 @@
     {/if}
     <nav aria-label="Areas" class="pt-1">
         {#each areas as area (area.href)}
-            <a class="area" href={area.href} aria-current={area.isCurrent ? 'page' : undefined}>
+            {@const Icon = ICONS[area.name] ?? FileText}
+            <a
+                class="area"
+                href={area.href}
+                aria-current={area.isCurrent ? 'page' : undefined}
+                title={isUnfolded ? undefined : `${area.name}: ${area.question}`}
+                onclick={() => (isUnfolded = false)}
+            >
+                <span class="area-icon"><Icon size={16} strokeWidth={1.5} aria-hidden="true" /></span>
                 <b>{area.name}</b><span class="aside">{area.question}</span>
             </a>
         {/each}
@@ -88,7 +130,7 @@
                 >{/if}
             {#if onKeys}<button class="tb !px-1" onclick={onKeys} aria-keyshortcuts="?">Keys <kbd>?</kbd></button>{/if}
         </span>
-        <button class="tb !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
+        <button class="tb theme !px-1.5" onclick={onTheme} aria-label="Switch between light and dark">
             <svg class="mark" width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
                 ><circle cx="7" cy="7" r="6" fill="none" stroke="currentColor" /><path
                     d="M7 1a6 6 0 0 1 0 12z"

@@ -1,13 +1,6 @@
 <script lang="ts">
     /** A section by its letter on a quiet hue: the hue helps, the letter tells. */
-    let { section, place }: { section: string; place: number } = $props();
-    const letter = $derived(
-        section === '/'
-            ? '·'
-            : /^\d+ others$/.test(section)
-              ? '+'
-              : (/[\p{L}\p{N}]/u.exec(section)?.[0] ?? '·').toUpperCase(),
-    );
+    let { letter, place }: { letter: string; place: number } = $props();
     const hue = $derived(place < 8 ? `var(--s${place + 1})` : 'transparent');
     const ink = $derived(place < 8 ? `var(--s${place + 1}-on)` : 'var(--color-base-content)');
 </script>

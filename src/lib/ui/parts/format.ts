@@ -15,6 +15,14 @@ export function count(value: number): string {
     return NUMBER.format(value);
 }
 
+/** A share that adds up on the way down: 100% only where nothing is left, 0% only where nothing was. */
+export function shareSoFar(part: number, whole: number): string {
+    const percent = (part / Math.max(1, whole)) * 100;
+    if (part > 0 && percent < 0.5) return '<1%';
+    if (part < whole && percent > 99) return `${(Math.floor(percent * 10) / 10).toFixed(1)}%`;
+    return `${Math.round(percent)}%`;
+}
+
 /** A name within a sentence: a small first letter, unless the name begins with an abbreviation. */
 export function lowerFirst(name: string): string {
     return /^.[A-Z]/.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);

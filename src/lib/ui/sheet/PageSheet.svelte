@@ -1,8 +1,9 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
     import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
-    import type { PageSheet, SheetLink } from '$lib/core/packed/page-sheet.ts';
+    import type { PageSheet } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
+    import { quoted } from '$lib/core/sets/tokens.ts';
     import { count, counted, day, moment } from '../parts/format.ts';
     import type { Finding } from '$lib/core/areas/page-findings.ts';
     import type { PageLinks } from '$lib/core/areas/page-links.ts';
@@ -11,6 +12,7 @@
     import FedFeeds from './FedFeeds.svelte';
     import GateChain from './GateChain.svelte';
     import SheetFacts from './SheetFacts.svelte';
+    import SheetLinks from './SheetLinks.svelte';
     import type { SheetDetails } from '../../core/survey/page-details.ts';
 
     interface Props {
@@ -35,6 +37,8 @@
         onPriority: (url: string, value: number | null) => Promise<string>;
         /** Address that shows a set. */
         setHref: (line: string) => string;
+        /** The Links table with the links from or to a set. */
+        linksHref: (line: string, side: 'from' | 'to') => string;
         /** What it is called, what feeds it and what it feeds. */
         links: PageLinks;
         findings: (Omit<Finding, 'place'> & { line: number | null })[];
@@ -58,6 +62,7 @@
         onAskAllTheSame,
         onPriority,
         setHref,
+        linksHref,
         links,
         findings,
         notes,
@@ -78,7 +83,10 @@
     async function readAgain(kind: 'page' | 'folder'): Promise<void> {
         refusal = await onReadAgain({ kind, url: kind === 'page' ? String(sheet.record.url) : folder });
     }
-    const FIRST = 8;
+    /** The set of this page alone. */
+    const own = $derived(`url is ${quoted(String(record.url), true)}`);
+    const lineHref = (node: number | null, line: number | null): string | null =>
+        node === null || line === null || !details?.keepsSource ? null : sourceHref(node, line);
     const facts = $derived(
         (
             [
@@ -112,35 +120,6 @@
     {#if line !== null}{#if node !== null && details?.keepsSource}, <a class="set" href={sourceHref(node, line)}
                 >line {count(line)}</a
             >{:else}, line {count(line)}{/if}{/if}
-{/snippet}
-
-{#snippet linkRows(links: SheetLink[], isIncoming: boolean)}
-    {#each links as link (`${link.url} ${link.block} ${link.anchor} ${link.line}`)}
-        <li class="sheet-link">
-            <span class="aside">{link.anchor === '' ? 'no words' : `“${link.anchor}”`}</span>
-            {#if link.node !== null}<a class="plain-set text-primary" href={hrefOf(link.node)}
-                    ><Address url={link.url} {origin} most={44} /></a
-                >{:else}<Address url={link.url} {origin} most={44} />{/if}
-            <span class="note"
-                >{link.region}{@render lineOf(isIncoming ? link.node : sheet.node, link.line)}{link.occurrences > 1
-                    ? `, ${link.occurrences} times`
-                    : ''}{link.followed ? '' : ', not followed'}</span
-            >
-        </li>
-    {/each}
-{/snippet}
-
-{#snippet linkList(links: SheetLink[], total: number, isIncoming: boolean)}
-    <ul>{@render linkRows(links.slice(0, FIRST), isIncoming)}</ul>
-    {#if links.length > FIRST}
-        <details>
-            <summary class="set plain-set cursor-pointer py-1">{counted(total - FIRST, 'more link')}</summary>
-            <ul>{@render linkRows(links.slice(FIRST), isIncoming)}</ul>
-            {#if total > links.length}<p class="note">
-                    {count(total - links.length)} more are in the links export.
-                </p>{/if}
-        </details>
-    {/if}
 {/snippet}
 
 <aside class="sheet" class:pinned={isPinned} aria-label={isPinned ? 'Pinned page sheet' : 'Page sheet'}>
@@ -271,11 +250,14 @@
                     )}</span
                 >
             </h3>
-            {#if sheet.incoming.length === 0}<p>No other page that was read links here.</p>{:else}{@render linkList(
-                    sheet.incoming,
-                    sheet.incomingTotal,
-                    true,
-                )}{/if}
+            {#if sheet.incoming.length === 0}<p>No other page that was read links here.</p>{:else}<SheetLinks
+                    links={sheet.incoming}
+                    total={sheet.incomingTotal}
+                    {origin}
+                    {hrefOf}
+                    lineHref={(link) => lineHref(link.node, link.line)}
+                    allHref={linksHref(own, 'to')}
+                />{/if}
         </section>
         <section>
             <h3 class="pane-name">
@@ -289,7 +271,14 @@
                     {record.outgoing_links === null
                         ? 'The page was not read, so its links are not known.'
                         : 'No links.'}
-                </p>{:else}{@render linkList(sheet.outgoing, sheet.outgoingTotal, false)}{/if}
+                </p>{:else}<SheetLinks
+                    links={sheet.outgoing}
+                    total={sheet.outgoingTotal}
+                    {origin}
+                    {hrefOf}
+                    lineHref={(link) => lineHref(sheet.node, link.line)}
+                    allHref={linksHref(own, 'from')}
+                />{/if}
         </section>
         <section>
             <h3 class="pane-name">Weight</h3>
@@ -413,9 +402,5 @@
         grid-template-columns: 16px minmax(0, 1fr) auto;
         gap: 8px;
         padding: 1px 0;
-    }
-    .sheet-link {
-        padding: 2px 0;
-        overflow-wrap: anywhere;
     }
 </style>

@@ -43,6 +43,7 @@
 
     const ROW = 25;
     const WINDOW = 100;
+    const FIRST_DRAWN = 40;
     /** Browsers draw nothing beyond some 33 million pixels: longer tables are drawn to scale. */
     const MOST_PIXELS = 15_000_000;
     let scroller: HTMLDivElement | undefined = $state();
@@ -56,11 +57,11 @@
     const total = $derived(first.total);
     const drawn = $derived(Math.min(total, Math.floor(MOST_PIXELS / ROW)));
     const template = $derived(`26px ${columns.map((column) => column.width).join(' ')}`);
-    // Without scripts, or before they run, the first window stands as it came.
+    // Before scripts run, the first rows stand as they came: about a screen of them, so that the page is quickly its own.
     const shown = $derived(
         items.length > 0
             ? items.map(({ index, start }) => ({ index: rowAt(index), start }))
-            : first.rows.map((_, index) => ({ index, start: index * ROW })),
+            : first.rows.slice(0, FIRST_DRAWN).map((_, index) => ({ index, start: index * ROW })),
     );
 
     /** Row of the table at a place of the drawn rows: the same, but for tables longer than can be drawn. */
@@ -93,7 +94,7 @@
             count: drawn,
             getScrollElement: () => element,
             estimateSize: () => ROW,
-            overscan: 20,
+            overscan: 12,
             scrollToFn: elementScroll,
             observeElementRect,
             observeElementOffset,

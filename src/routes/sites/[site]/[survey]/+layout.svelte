@@ -3,6 +3,7 @@
     import { goto, invalidate } from '$app/navigation';
     import { navigating, page } from '$app/state';
     import Rail from '$lib/ui/frame/Rail.svelte';
+    import SheetHandle from '$lib/ui/frame/SheetHandle.svelte';
     import Find from '$lib/ui/frame/Find.svelte';
     import KeyList from '$lib/ui/frame/KeyList.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
@@ -16,6 +17,8 @@
     /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
     const SET_VIEWS = ['brief', 'reach', 'weight', 'pages', 'links'];
     let { data, children } = $props();
+    /** Width of the page sheet, of both together where one is pinned; the reader may drag its edge. */
+    let sheetWidth = $state(420);
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const part = $derived(page.url.pathname.slice(base.length + 1));
     const withSet = $derived(data.set.text === '' ? '' : `?${new URLSearchParams({ set: data.set.text })}`);
@@ -229,6 +232,7 @@
         onReadAgain={readAgain}
         onPriority={setPriority}
         {setHref}
+        linksHref={(line, side) => `${base}/links?${new URLSearchParams({ set: line, side })}`}
         onAskAllTheSame={askAllTheSame}
         onNote={writeNote}
         onForgetNote={forgetNote}
@@ -249,6 +253,7 @@
     class="frame"
     class:with-sheet={data.open !== null || data.beside !== null}
     class:with-two={data.open !== null && data.beside !== null}
+    style:--sheet="{sheetWidth}px"
 >
     <Rail
         site={data.site}
@@ -288,6 +293,7 @@
         {/if}
         {@render children()}
     </main>
+    {#if data.open || data.beside}<div class="sheet-edge"><SheetHandle bind:width={sheetWidth} /></div>{/if}
     {#if data.beside}{@render sheetOf(data.beside, true)}{/if}
     {#if data.open}{@render sheetOf(data.open, false)}{/if}
 </div>

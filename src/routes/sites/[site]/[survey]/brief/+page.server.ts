@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
+import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { jobsOf } from '$lib/core/areas/jobs.ts';
 import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
 import { once } from '$lib/core/once.ts';
@@ -12,6 +13,8 @@ import { baselineOf } from '$lib/server/current-set.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
 
 const MOST_JOBS = 10;
+/** Depths that have a row of their own. */
+const SINGLE_DEPTHS = 10;
 
 export async function load({ params, url, depends }) {
     depends('edgemap:survey');
@@ -30,9 +33,13 @@ export async function load({ params, url, depends }) {
     const earlier = baseline && (await openPacked(baseline, ['core', 'text']));
     const notes = await listNotes(appStore().db, site.id);
     const { starved, overfed } = misfits(packed, current.priority);
+    const inSet = within ? countPages(packed, within) : null;
+    const depths = depthRows(counts.depths, SINGLE_DEPTHS);
     return {
-        counts,
-        inSet: within ? countPages(packed, within) : null,
+        counts: { ...counts, depths: [] },
+        depths,
+        depthsInSet: inSet && sameRows(inSet.depths, depths),
+        inSet: inSet && { ...inSet, depths: [] },
         hasSitemap: packed.head.hasSitemap,
         weight: {
             gini: measures.weight.all.gini,

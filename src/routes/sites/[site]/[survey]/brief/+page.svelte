@@ -46,6 +46,10 @@
         told(await fetch(`${notesAt}?id=${id}`, { method: 'DELETE' }));
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const counts = $derived(data.counts);
+    const atDepth = ({ from, to }: { from: number; to: number }): string =>
+        from === to
+            ? set({ read: 'pages', depth: from })
+            : `${base}/pages${setQuery(`page and depth from ${from} to ${to}`)}`;
     const set = (filter: PageFilter): string => `${base}/pages${setQuery(setLine(filter))}`;
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const running = $derived(!data.survey.isEnded);
@@ -128,8 +132,8 @@
             </h1>
         </div>
         <div class="pane">
-            <p class="flex justify-between mb-1">
-                <b>Read: {count(counts.read)} of {count(counts.known)}</b><span class="note"
+            <p class="flex flex-wrap justify-between gap-x-2 mb-1">
+                <b class="whitespace-nowrap">Read: {count(counts.read)} of {count(counts.known)}</b><span class="note"
                     >{running
                         ? 'still running'
                         : data.survey.cut.length === 0
@@ -158,17 +162,21 @@
             note={counts.meanDepth === null ? '' : `mean ${counts.meanDepth.toFixed(1)} clicks`}
             cells={() => [
                 ['depth', 'pages', 'indexable'],
-                ...counts.depths.map(({ depth, pages, indexable }) => [depth, pages, indexable]),
+                ...data.depths.map(({ from, to, pages, indexable }) => [
+                    from === to ? from : `${from}–${to}`,
+                    pages,
+                    indexable,
+                ]),
                 ['not reached', counts.orphans?.all ?? null, counts.orphans?.indexable ?? null],
             ]}
         >
-            {#if counts.depths.length > 0}
+            {#if data.depths.length > 0}
                 <DepthSounding
-                    bands={counts.depths}
-                    inSet={data.inSet?.depths ?? null}
+                    rows={data.depths}
+                    inSet={data.depthsInSet}
                     unreached={counts.orphans?.all ?? null}
-                    hrefOfDepth={(depth) => (depth === 'none' ? set({ orphan: 'any' }) : set({ read: 'pages', depth }))}
-                    onChoose={(depth) => void goto(set({ read: 'pages', depth }))}
+                    hrefOfDepth={(depths) => (depths === 'none' ? set({ orphan: 'any' }) : atDepth(depths))}
+                    onChoose={(depths) => void goto(atDepth(depths))}
                 />
             {:else}<p class="ink2">Nothing to draw yet.</p>{/if}
             <p class="note mt-1">

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { completenessOf } from '$lib/core/evidence/completeness.ts';
+import { once } from '$lib/core/once.ts';
 import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
@@ -13,7 +14,8 @@ export async function load({ params, url, depends }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { packed, counts } = await openArea(found.survey, url);
-    const complete = completenessOf(packed, await givenEvidence(found.survey));
+    const given = await givenEvidence(found.survey);
+    const complete = once(packed, `completeness ${[...given].sort().join(' ')}`, () => completenessOf(packed, given));
     // What is closed now may have been open then.
     const { progress } = isEarlier(found.survey)
         ? { progress: null }

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
+import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from '$lib/core/areas/reach.ts';
 import { templateWords } from '$lib/core/areas/jobs.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
@@ -11,6 +12,8 @@ const MOST_CHOKE_POINTS = 10;
 const MOST_TEMPLATES = 6;
 const MOST_ISLANDS = 6;
 const MOST_FAMILIES = 8;
+/** Depths that have a row of their own. */
+const SINGLE_DEPTHS = 20;
 
 export async function load({ params, url, depends }) {
     depends('edgemap:survey');
@@ -24,14 +27,19 @@ export async function load({ params, url, depends }) {
     const goals = found.site.depthGoals;
     const offered = offeredGoal(packed);
     const islands = islandsOf(packed);
+    const rows = depthRows(shown.depths, SINGLE_DEPTHS);
+    const inSet = within ? countPages(packed, within, depth) : null;
     const { progress } = await readProgress(appStore().db, found.survey.id);
     const closed = (progress?.families ?? []).filter(({ state }) => state === 'closed');
     return {
-        counts,
+        counts: { ...counts, depths: [] },
         followed,
-        depths: shown.depths,
+        depths: rows,
+        depthsInSet: inSet && sameRows(inSet.depths, rows),
+        /** Pages deeper than the goal that is offered. */
+        deep: offered === null ? 0 : shown.depths.slice(offered + 1).reduce((pages, band) => pages + band.pages, 0),
         meanDepth: shown.meanDepth,
-        inSet: within ? countPages(packed, within, depth) : null,
+        inSet: inSet && { ...inSet, depths: [] },
         orphansInSet: within ? (countPages(packed, within).orphans?.all ?? null) : null,
         hasSitemap: packed.head.hasSitemap,
         complete: packed.head.complete,

@@ -21,10 +21,10 @@
     const counts = $derived(data.counts);
     const orphans = $derived(counts.orphans);
     /** The deepest tenth, in words: where the sounding thins out. */
-    const deep = $derived(
-        data.offered === null ? 0 : data.depths.slice(data.offered + 1).reduce((sum, band) => sum + band.pages, 0),
-    );
-    const deepest = $derived(data.depths.length - 1);
+    const deep = $derived(data.deep);
+    const deepest = $derived(data.depths.at(-1)?.to ?? -1);
+    const atDepth = ({ from, to }: { from: number; to: number }): string =>
+        from === to ? `page and depth = ${from}` : `page and depth from ${from} to ${to}`;
     const behind = (url: string): string => line(`page and behind (url is ${quoted(url, true)})`);
     const most = $derived(
         Math.max(1, ...data.chokePoints.map(({ load }) => load), ...data.templates.map(({ holds }) => holds)),
@@ -115,11 +115,11 @@
                 : `; mean ${data.meanDepth.toFixed(1)} clicks`}"
             cells={() => [
                 ['depth', 'pages', 'indexable', ...(data.inSet ? ['in the set'] : [])],
-                ...data.depths.map((band) => [
-                    band.depth,
-                    band.pages,
-                    band.indexable,
-                    ...(data.inSet ? [data.inSet.depths[band.depth]?.pages ?? 0] : []),
+                ...data.depths.map((row, index) => [
+                    row.from === row.to ? row.from : `${row.from}–${row.to}`,
+                    row.pages,
+                    row.indexable,
+                    ...(data.depthsInSet ? [data.depthsInSet[index]?.pages ?? 0] : []),
                 ]),
                 [
                     'not reached',
@@ -131,13 +131,12 @@
         >
             {#if data.depths.length > 0}
                 <DepthSounding
-                    bands={data.depths}
-                    inSet={data.inSet?.depths ?? null}
+                    rows={data.depths}
+                    inSet={data.depthsInSet}
                     unreached={orphans?.all ?? null}
-                    hrefOfDepth={(depth) => (depth === 'none' ? set({ orphan: 'any' }) : set({ read: 'pages', depth }))}
-                    onChoose={(depth) => void goto(withParam('set', `page and depth = ${depth}`), { noScroll: true })}
-                    onRange={(from, to) =>
-                        void goto(withParam('set', `page and depth >= ${from} and depth <= ${to}`), { noScroll: true })}
+                    hrefOfDepth={(depths) => (depths === 'none' ? set({ orphan: 'any' }) : line(atDepth(depths)))}
+                    onChoose={(depths) => void goto(withParam('set', atDepth(depths)), { noScroll: true })}
+                    onRange={(from, to) => void goto(withParam('set', atDepth({ from, to })), { noScroll: true })}
                 />
             {:else}<p class="ink2">Nothing to draw yet.</p>{/if}
             <p class="note mt-1" data-no-picture>

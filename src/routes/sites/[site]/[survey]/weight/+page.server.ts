@@ -95,10 +95,10 @@ function shareOfSet(standing: ArrayLike<number>, nodes: Uint32Array, ranked: num
 }
 
 /** Sections and their links, the smaller ones together. */
-function fewerSections({ sections, flow }: SiteMeasures) {
+function fewerSections({ sections, sectionCount, flow }: SiteMeasures) {
     if (sections.length <= MOST_SECTIONS) return { sections, flow, together: 0 };
     const kept = MOST_SECTIONS - 1;
-    const rest = { section: `${sections.length - kept} others`, pages: 0, shareOfPages: 0, shareOfStanding: 0 };
+    const rest = { section: `${sectionCount - kept} others`, pages: 0, shareOfPages: 0, shareOfStanding: 0 };
     for (const section of sections.slice(kept)) {
         rest.pages += section.pages;
         rest.shareOfPages += section.shareOfPages;
@@ -114,6 +114,6 @@ function fewerSections({ sections, flow }: SiteMeasures) {
     return {
         sections: [...sections.slice(0, kept), rest],
         flow: { links: fold(flow.links), expected: fold(flow.expected) },
-        together: sections.length - kept,
+        together: sectionCount - kept,
     };
 }

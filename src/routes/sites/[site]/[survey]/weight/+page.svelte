@@ -8,6 +8,7 @@
     import FlowMatrix from '$lib/ui/charts/FlowMatrix.svelte';
     import Address from '$lib/ui/parts/Address.svelte';
     import SectionMark from '$lib/ui/parts/SectionMark.svelte';
+    import { sectionLetters } from '$lib/ui/parts/section-letters.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
@@ -15,6 +16,13 @@
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const percent = (share: number, places = 0): string => `${(share * 100).toFixed(places)}%`;
+    /** Of the headline: small shares need a place more to be told apart. */
+    const told = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
+    const letters = $derived(sectionLetters(data.sections.map(({ section }) => section)));
+    /** Priority that was said of a section as a whole. */
+    const prioritySet = (section: string): string => `section is ${quoted(section)}`;
+    const priorityOf = (section: string): number | null =>
+        data.rules.find(({ by, subject }) => by === 'set' && subject === prioritySet(section))?.value ?? null;
     const withParam = (name: string, value: string): string => {
         const params = new URLSearchParams(page.url.searchParams);
         params.set(name, value);
@@ -73,10 +81,10 @@
             {:else}
                 {#if heaviest && far(heaviest) > 0.005}
                     {heaviest.section === '/' ? 'The root folder' : `The section ${heaviest.section}`} holds
-                    <a class="set" href={sectionSet(heaviest.section)}>{percent(heaviest.shareOfStanding)}</a> of the
-                    standing with {percent(heaviest.shareOfPages)} of the pages{#if lightest && lightest !== heaviest && far(lightest) < -0.005};
+                    <a class="set" href={sectionSet(heaviest.section)}>{told(heaviest.shareOfStanding)}</a> of the
+                    standing with {told(heaviest.shareOfPages)} of the pages{#if lightest && lightest !== heaviest && far(lightest) < -0.005};
                         {lightest.section === '/' ? 'the root folder' : `the section ${lightest.section}`}
-                        <a class="set" href={sectionSet(lightest.section)}>{percent(lightest.shareOfStanding)}</a> with {percent(
+                        <a class="set" href={sectionSet(lightest.section)}>{told(lightest.shareOfStanding)}</a> with {told(
                             lightest.shareOfPages,
                         )}{/if}.
                 {:else}Weight is spread about evenly over the sections.{/if}
@@ -237,14 +245,16 @@
                             ><tr
                                 ><th>section</th><th class="bars"><span class="visually-hidden">shares</span></th><th
                                     class="num">pages, %</th
-                                ><th class="num">standing, %</th><th class="num">ratio</th></tr
+                                ><th class="num">standing, %</th><th class="num">ratio</th><th class="spare"
+                                    >priority</th
+                                ></tr
                             ></thead
                         >
                         <tbody>
                             {#each data.sections as item, place (item.section)}
                                 <tr>
                                     <td class="nw"
-                                        ><SectionMark section={item.section} {place} />
+                                        ><SectionMark letter={letters[place]!} {place} />
                                         {item.section === '/' ? 'root folder' : item.section}</td
                                     >
                                     <td class="bars"
@@ -275,6 +285,25 @@
                                             >{/if}</td
                                     >
                                     <td class="num"><b>{ratio(item).toFixed(2)}</b></td>
+                                    <td class="spare" data-no-picture
+                                        >{#if data.together === 0 || place < data.sections.length - 1}<select
+                                                class="field !w-auto"
+                                                aria-label="Priority of the section {item.section}"
+                                                value={String(priorityOf(item.section) ?? '')}
+                                                onchange={(event) =>
+                                                    say(
+                                                        'set',
+                                                        prioritySet(item.section),
+                                                        event.currentTarget.value === ''
+                                                            ? null
+                                                            : Number(event.currentTarget.value),
+                                                    )}
+                                                ><option value="">not set</option
+                                                >{#each [1, 2, 3] as value (value)}<option value={String(value)}
+                                                        >{value}</option
+                                                    >{/each}</select
+                                            >{/if}</td
+                                    >
                                 </tr>
                             {/each}
                         </tbody>

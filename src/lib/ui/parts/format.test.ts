@@ -1,0 +1,24 @@
+import { describe, expect, it } from 'vitest';
+import { cutMiddle, shareSoFar } from './format.ts';
+
+describe('a share so far', () => {
+    it.each([
+        [0, 100_000, '0%'],
+        [1, 100_000, '<1%'],
+        [6_505, 100_000, '7%'],
+        [99_000, 100_000, '99%'],
+        [99_847, 100_000, '99.8%'],
+        [99_999, 100_000, '99.9%'],
+        [100_000, 100_000, '100%'],
+        [0, 0, '0%'],
+    ])('%d of %d is %s', (part, whole, told) => expect(shareSoFar(part, whole)).toBe(told));
+});
+
+describe('a long text', () => {
+    it('is cut in the middle, both ends kept', () => {
+        const cut = cutMiddle('/guides/a-very-long-name-of-a-page/end/', 20);
+        expect(cut.length).toBeLessThanOrEqual(20);
+        expect(cut.startsWith('/guides')).toBe(true);
+        expect(cut.endsWith('end/')).toBe(true);
+    });
+});
