@@ -350,6 +350,23 @@ describe('the areas', () => {
         await waitForText(page, 'nothing says yet what matters');
     });
 
+    it('Weight: a section is given a priority, and its pages have it', async () => {
+        await page.goto(`${app.address}/sites/1/1/weight`);
+        const select = 'select[aria-label="Priority of the section guides"]';
+        const size = async (line: string): Promise<number> => {
+            const asked = new URLSearchParams({ set: line, count: '1' });
+            const answer = await fetch(`${app.address}/api/v1/sites/1/surveys/1/pages?${asked}`);
+            return z.object({ total: z.number() }).parse(await answer.json()).total;
+        };
+        await page.select(select, '2');
+        await until('the priority', async () => (await size('priority = 2 and section is guides')) > 0, 20_000);
+        expect(await size('priority = 2')).toBe(await size('section is guides'));
+        await page.reload();
+        expect(await page.$eval(select, (field) => (field as HTMLSelectElement).value)).toBe('2');
+        await page.select(select, '');
+        await until('no priority', async () => (await size('priority = 2')) === 0, 20_000);
+    });
+
     it('any chart can be a table, a picture and CSV', async () => {
         await there('weight');
         await page.click('[aria-label="How uneven: table, picture, CSV"]');
@@ -429,6 +446,47 @@ describe('the areas', () => {
         await page.waitForSelector('[aria-label="Write a note about the whole site"]');
         await page.click('[aria-label^="Take away the note"]');
         await page.waitForFunction(() => !document.body.innerText.includes('Rewrite by spring'));
+    });
+
+    it('the page sheet is as wide as its edge is dragged, or moved with the keys, and stays so', async () => {
+        await page.goto(`${app.address}/sites/1/1/pages?page=0`);
+        const width = (): Promise<number> =>
+            page.$eval('.sheet', (sheet) => Math.round(sheet.getBoundingClientRect().width));
+        expect(await width()).toBe(420);
+        const edge = (await (await page.$('[role=separator]'))!.boundingBox())!;
+        await page.mouse.move(edge.x + edge.width / 2, 400);
+        await page.mouse.down();
+        await page.mouse.move(1280 - 540, 400, { steps: 4 });
+        await page.mouse.up();
+        expect(await width()).toBe(540);
+        await page.focus('[role=separator]');
+        await page.keyboard.press('ArrowRight');
+        expect(await width()).toBe(520);
+        await page.reload();
+        await page.waitForFunction(
+            () => Math.round(document.querySelector('.sheet')!.getBoundingClientRect().width) === 520,
+        );
+        await page.focus('[role=separator]');
+        await page.keyboard.press('End');
+        expect(await width()).toBe(300);
+        await page.evaluate(() => localStorage.removeItem('edgemap.sheet'));
+    });
+
+    it('the rail folds to icons where there is little room, and unfolds over the view', async () => {
+        await page.setViewport({ width: 1000, height: 800 });
+        await page.goto(`${app.address}/sites/1/1/reach`);
+        const width = (): Promise<number> =>
+            page.$eval('.rail', (rail) => Math.round(rail.getBoundingClientRect().width));
+        expect(await width()).toBe(44);
+        // What is not seen still names each link.
+        const names = await page.$$eval('nav[aria-label="Areas"] a', (links) => links.map((link) => link.textContent));
+        expect(names.some((name) => name?.includes('Weight'))).toBe(true);
+        await page.click('.rail-fold');
+        expect(await width()).toBe(190);
+        await clickText(page, 'Weight where does weight go?', 'nav a');
+        await page.waitForFunction(() => location.pathname.endsWith('/weight'));
+        expect(await width()).toBe(44);
+        await page.setViewport({ width: 1280, height: 800 });
     });
 
     it('two pages are compared side by side', async () => {
@@ -1018,38 +1076,40 @@ describe('accessibility', () => {
         '/sites/2/1/weight',
         '/sites/3/1/progress',
     ];
+    async function look(theme: 'chart' | 'night', width: number, view: string): Promise<void> {
+        await page.goto(`${app.address}/sites`);
+        const other = await openPage(browser, app.address, theme, width);
+        await other.page.setBypassCSP(true);
+        await other.page.goto(app.address + view.replace('NODE', String(await node())), {
+            waitUntil: 'networkidle2',
+        });
+        await other.page.evaluate(axeSource);
+        const found = Violations.parse(await other.page.evaluate('axe.run().then((result) => result.violations)'));
+        // Nothing sticks out sideways on a phone.
+        expect(await other.page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+        await other.page.close();
+        expect(
+            found.map(
+                (item) =>
+                    `${item.id}: ${item.nodes
+                        .map((at) => at.html.slice(0, 160))
+                        .slice(0, 3)
+                        .join(' | ')}`,
+            ),
+        ).toEqual([]);
+        expect(other.troubles).toEqual([]);
+    }
+
     // Contrast is a matter of the theme, layout one of the width: each is looked at in two of either.
     for (const theme of ['chart', 'night'] as const) {
         for (const width of theme === 'chart' ? [1280, 390] : [1280]) {
-            it.each(VIEWS)(`axe has nothing to say in ${theme} at ${width} px: %s`, async (view) => {
-                await page.goto(`${app.address}/sites`);
-                const other = await openPage(browser, app.address, theme, width);
-                await other.page.setBypassCSP(true);
-                await other.page.goto(app.address + view.replace('NODE', String(await node())), {
-                    waitUntil: 'networkidle2',
-                });
-                await other.page.evaluate(axeSource);
-                const found = Violations.parse(
-                    await other.page.evaluate('axe.run().then((result) => result.violations)'),
-                );
-                // Nothing sticks out sideways on a phone.
-                expect(await other.page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(
-                    true,
-                );
-                await other.page.close();
-                expect(
-                    found.map(
-                        (item) =>
-                            `${item.id}: ${item.nodes
-                                .map((at) => at.html.slice(0, 160))
-                                .slice(0, 3)
-                                .join(' | ')}`,
-                    ),
-                ).toEqual([]);
-                expect(other.troubles).toEqual([]);
-            });
+            it.each(VIEWS)(`axe has nothing to say in ${theme} at ${width} px: %s`, (view) => look(theme, width, view));
         }
     }
+    it.each(['/sites/1/1/brief', '/sites/1/1/pages?page=NODE', '/sites/1/1/weight'])(
+        'axe has nothing to say with the rail folded: %s',
+        (view) => look('chart', 1000, view),
+    );
 
     it('can be worked with the keyboard alone', async () => {
         await page.goto(`${app.address}/sites/1/1/brief`, { waitUntil: 'networkidle2' });

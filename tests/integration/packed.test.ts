@@ -14,6 +14,7 @@ import { PackedHead } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
 import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
+import { saveIntended } from '$lib/server/store/intended-store.ts';
 import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
@@ -124,6 +125,19 @@ describe('a packed survey', () => {
         expect(await paths('priority = 1')).toEqual([]);
         await saveSet(db, made.survey.siteId, 'deep', 'error');
         expect(await paths('set "deep"')).toEqual(['/lost']);
+    });
+
+    it('knows the intended structure of its site', async () => {
+        const { db } = instance.store;
+        const { siteId } = made.survey;
+        await expect(paths('intended')).rejects.toThrow('Nothing says yet how the site is meant to be built');
+        const page = (label: string, parent: number | null, priority: number | null) => ({ label, parent, priority });
+        await saveIntended(db, siteId, [page('/', null, 1), page('/c', 0, 2), page('Nowhere', 0, null)]);
+        expect(await paths('intended')).toEqual(['/', '/c']);
+        expect(await paths('intended but not linked')).toEqual(['/c']);
+        expect(await paths('priority = 1')).toEqual(['/']);
+        await saveIntended(db, siteId, []);
+        expect(await paths('priority = 1')).toEqual([]);
     });
 
     it('stays beside a newer revision where it was to be kept, and goes where it was not', async () => {

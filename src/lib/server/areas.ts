@@ -3,8 +3,10 @@ import { countPages, type PageCounts } from '../core/areas/count-pages.ts';
 import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import type { Bits } from '../core/sets/bits.ts';
 import { once } from '../core/once.ts';
+import { sectionOrder } from '../core/packed/section-order.ts';
+import { appStore, openPacked } from './app.ts';
 import { evaluateLine, type CurrentSet } from './current-set.ts';
-import type { Survey } from './store/survey-store.ts';
+import { listSurveys, type Survey } from './store/survey-store.ts';
 
 export interface Area {
     current: CurrentSet;
@@ -13,6 +15,18 @@ export interface Area {
     counts: PageCounts;
     /** The current set, where it is not all of them. */
     within: Bits | null;
+}
+
+/**
+ * Sections in the order of their size at the site's first whole survey, then as they came: what gives each its hue and
+ * letter, so that it keeps both from survey to survey.
+ */
+export async function sectionsOf(survey: Survey, packed: PackedSurvey): Promise<string[]> {
+    const first = (await listSurveys(appStore().db, survey.siteId))
+        .filter(({ settings, state }) => settings.spot === null && state === 'finished')
+        .sort((a, b) => a.number - b.number)[0];
+    const before = first && first.number < survey.number ? await openPacked(first, ['core']) : packed;
+    return sectionOrder(before, packed);
 }
 
 /** Opens a survey for an area, with the set of the address. */

@@ -10,6 +10,7 @@ import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
 import { surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
 import { appStore, openPacked } from './app.ts';
 import type { Database } from './store/connect.ts';
+import { listIntended } from './store/intended-store.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
 import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
 
@@ -54,7 +55,11 @@ export async function evaluateIn(
     parts: readonly Part[] = [],
 ): Promise<CurrentSet> {
     const { db } = surveys;
-    const [saved, said] = await Promise.all([listSavedSets(db, survey.siteId), listPriorities(db, survey.siteId)]);
+    const [saved, said, intended] = await Promise.all([
+        listSavedSets(db, survey.siteId),
+        listPriorities(db, survey.siteId),
+        listIntended(db, survey.siteId),
+    ]);
     const packed = await surveys.open(survey, ['core', 'text', ...parts]);
     const fields = [...fieldsOf(packed), PRIORITY];
     const parsed = parseSet(text, fields);
@@ -73,7 +78,10 @@ export async function evaluateIn(
         const of = by === 'set' ? parseSet(subject, fields) : null;
         if (of?.ok) asked.push(of.set);
     }
-    const context = await contextFor(surveys, survey, packed, asked, (name) => sets.get(name));
+    const context = {
+        ...(await contextFor(surveys, survey, packed, asked, (name) => sets.get(name))),
+        intended: intended.length === 0 ? undefined : intended,
+    };
     try {
         const { priority } = prioritiesOf(rules, context);
         const bits = evaluateSet(parsed.set, { ...context, priority });

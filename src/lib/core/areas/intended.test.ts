@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../packed/pack-survey.ts';
+import { evaluateSet } from '../sets/evaluate-set.ts';
+import { fieldsOf, PRIORITY } from '../sets/fields.ts';
+import { parseSet } from '../sets/parse-set.ts';
+import { prioritiesOf, type SaidPriority } from '../sets/priorities.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 import { againstIntended, MOST_INTENDED, printOutline, readIntendedRows, readOutline } from './intended.ts';
 
@@ -108,5 +112,30 @@ describe('the surveyed site beside it', () => {
     it('may be a click deeper where the list begins below the start page', () => {
         expect(partings('Tools\n  Saws')).toEqual(['Tools: as intended', 'Saws: as intended']);
         expect(partings('Saws')).toEqual(['Saws: deeper']);
+    });
+
+    it('is in sets, and gives priorities that only a page by hand overrules', () => {
+        const intended = read(
+            '/ !1\n  all tools\n    Saws !2\n  /guides/ !2\n    /tools/saws/old/ !3\n  Lost\n  Nowhere !1',
+        );
+        const paths = (line: string): string[] => {
+            const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+            if (!parsed.ok) throw new Error(parsed.say);
+            const said: SaidPriority[] = [
+                { by: 'set', subject: 'path begins "/tools/"', value: 1 },
+                { by: 'page', subject: 'https://site.example/guides/', value: 1 },
+            ];
+            const { priority } = prioritiesOf(said, { survey, intended });
+            const nodes = evaluateSet(parsed.set, { survey, intended, priority }).nodes();
+            return Array.from(nodes, (node) => survey.url(node).replace('https://site.example', ''));
+        };
+        expect(paths('intended')).toEqual(['/', '/guides/', '/lost/', '/tools/', '/tools/saws/', '/tools/saws/old/']);
+        expect(paths('intended but not reached')).toEqual(['/lost/']);
+        expect(paths('intended but not linked')).toEqual(['/tools/saws/old/']);
+        expect(paths('intended but deeper')).toEqual([]);
+        expect(paths('priority = 1')).toEqual(['/', '/guides/', '/tools/']);
+        expect(paths('priority = 2')).toEqual(['/tools/saws/']);
+        expect(paths('priority = 3')).toEqual(['/tools/saws/old/']);
+        expect(() => evaluateSet({ kind: 'flag', name: 'intended' }, { survey })).toThrow(/Nothing says yet/);
     });
 });

@@ -4,6 +4,7 @@ import { linksOfNode } from './link-records.ts';
 import { packSurvey } from './pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 import { pageSheet } from './page-sheet.ts';
+import { sectionOrder } from './section-order.ts';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { Bits } from '../sets/bits.ts';
 import { inOrder, pageColumns, placesBy } from '../sets/page-columns.ts';
@@ -369,5 +370,21 @@ describe('sets that numbers stand for', () => {
             [...inOrder(all, placesBy(found, depth), descending)].map((node) => depth.value(node));
         expect(order(false)).toEqual([0, 1, 1, 1, 2, 2, 2, null, null, null]);
         expect(order(true)).toEqual([2, 2, 2, 1, 1, 1, 0, null, null, null]);
+    });
+});
+
+describe('the order of sections', () => {
+    it('is that of the first survey, with what came since behind it', () => {
+        const site = (sizes: Record<string, number>): PackedSurvey => {
+            const made = new Site().known('/', 'manual').page('/', []);
+            for (const [section, pages] of Object.entries(sizes)) {
+                for (let n = 0; n < pages; n++) made.page(`/${section}/${n}`).known(`/${section}/${n}`);
+            }
+            return packSurvey(made.measure()).survey;
+        };
+        const march = site({ guides: 2, tools: 5, news: 3 });
+        const june = site({ guides: 9, tools: 4, shop: 6, archive: 6 });
+        expect(sectionOrder(march, march)).toEqual(['tools', 'news', 'guides', '/']);
+        expect(sectionOrder(march, june)).toEqual(['tools', 'news', 'guides', '/', 'archive', 'shop']);
     });
 });

@@ -5,6 +5,7 @@ import type { NumberColumn } from '../packed/sections.ts';
 import { Bits } from './bits.ts';
 import { fieldsOf, PRIORITY, type Field, type NumberField, type TextField } from './fields.ts';
 import { once } from '../once.ts';
+import { againstIntended, type IntendedPage, type Parting } from '../areas/intended.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { misfits } from './misfits.ts';
 import {
@@ -28,6 +29,8 @@ export interface SetContext {
     /** The survey that `new` and `gone` compare with. */
     baseline?: PackedSurvey | undefined;
     saved?: (name: string) => SetExpression | undefined;
+    /** The structure that is intended for the site; left out where nothing says so. */
+    intended?: readonly IntendedPage[] | undefined;
     /** Priority of each page, 1 to 3; 0 for none. */
     priority?: Uint8Array | undefined;
 }
@@ -317,11 +320,30 @@ function flagged(name: string, context: SetContext): Bits {
         if (outer === 'starved') return of(starved);
         return outer === 'overfed' ? of(overfed) : of([...starved, ...overfed]);
     }
+    if (INTENDED_PARTING[outer] !== undefined) return intendedPages(context, INTENDED_PARTING[outer]);
     const { baseline } = context;
     if (!baseline) throw new SetUnknown(`There is no earlier survey that "${outer}" could compare with.`);
     if (outer === 'new') return carried(Bits.all(baseline.count), baseline, survey).not();
     const before = carried(flagged('page', { survey: baseline }), baseline, survey);
     return before.and(flagged('page', context).not());
+}
+
+/** Flags of the intended structure, and what parts their pages from it; `any` for all that it names. */
+const INTENDED_PARTING: Partial<Record<string, Parting | 'any'>> = {
+    intended: 'any',
+    'intended but not reached': 'not reached',
+    'intended but not linked': 'not linked from its parent',
+    'intended but deeper': 'deeper',
+};
+
+function intendedPages({ survey, intended }: SetContext, parting: Parting | 'any'): Bits {
+    if (!intended)
+        throw new SetUnknown('Nothing says yet how the site is meant to be built (Reach, Intended structure).');
+    const found = new Bits(survey.count);
+    for (const page of againstIntended(survey, intended)) {
+        if (page.node !== null && (parting === 'any' || page.parting === parting)) found.add(page.node);
+    }
+    return found;
 }
 
 /** A set of one survey as a set of another: the same URLs. Both lists are in order: O(nodes of both). */

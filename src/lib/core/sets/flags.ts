@@ -92,12 +92,16 @@ export const FLAGS: readonly Flag[] = [
     grouped('same h1', 'Another page has the same h1.', 'same_h1'),
 ];
 
-/** Flags that need more than the survey: another survey, or priorities. */
+/** Flags that need more than the survey: another survey, priorities, or the intended structure. */
 export const OUTER_FLAGS = [
     { name: 'new', what: 'The baseline does not know the URL.' },
     { name: 'gone', what: 'A page of the baseline that no longer answers 200 with HTML.' },
     { name: 'starved', what: 'Has a priority, and more than half of the pages that matter less stand higher.' },
     { name: 'overfed', what: 'Priority 3 or none, and stands higher than more than half of the pages of priority 1.' },
     { name: 'misfit', what: 'Starved or overfed.' },
+    { name: 'intended', what: 'The intended structure names it.' },
+    { name: 'intended but not reached', what: 'Named by the intended structure, and links do not reach it.' },
+    { name: 'intended but not linked', what: 'The page it is intended to lie below does not link to it.' },
+    { name: 'intended but deeper', what: 'Deeper than the intended structure has it.' },
 ] as const;
 export type OuterFlag = (typeof OUTER_FLAGS)[number]['name'];

@@ -1,7 +1,8 @@
 /**
- * Priorities of pages from what the architect said: by hand counts before by set, by set before by a column; of several
- * sets the last one said.
+ * Priorities of pages from what the architect said: by hand counts before the intended structure, that before by set,
+ * by set before by a column; of several sets the last one said.
  */
+import { againstIntended } from '../areas/intended.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { evaluateSet, SetUnknown, type SetContext } from './evaluate-set.ts';
 import { fieldsOf } from './fields.ts';
@@ -43,6 +44,9 @@ export function prioritiesOf(
             if (!(error instanceof SetUnknown)) throw error;
             troubles.push(`The set "${subject}" of priority ${value} cannot be told: ${error.message}`);
         }
+    }
+    for (const { node, priority: value } of context.intended ? againstIntended(survey, context.intended) : []) {
+        if (node !== null && value !== null) priority[node] = value;
     }
     for (const { subject, value } of said.filter((item) => item.by === 'page')) {
         const node = survey.nodeOf(subject);

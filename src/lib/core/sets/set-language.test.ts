@@ -788,6 +788,7 @@ describe('what a survey cannot tell by itself', () => {
         ['links to (orphan) followed', false],
         ['new', true],
         ['not (misfit)', true],
+        ['intended but deeper', true],
         ['priority = 1', true],
         ['priority is unknown', true],
         ['links to (priority from 1 to 2)', true],

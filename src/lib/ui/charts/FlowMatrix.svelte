@@ -5,16 +5,17 @@
      */
     import { count } from '../parts/format.ts';
     import SectionMark from '../parts/SectionMark.svelte';
-    import { sectionLetters } from '../parts/section-letters.ts';
+    import { hueOf } from '../parts/section-letters.ts';
 
     interface Props {
         sections: { section: string; pages: number }[];
+        /** Letter and hue of each section. */
+        marks: { letter: string; place: number }[];
         links: number[][];
         expected: number[][];
         hrefOf: (from: number, to: number) => string;
     }
-    let { sections, links, expected, hrefOf }: Props = $props();
-    const letters = $derived(sectionLetters(sections.map(({ section }) => section)));
+    let { sections, marks, links, expected, hrefOf }: Props = $props();
     const CELL = 35;
     /** Squares grow with the links per page of the source, so that a large section does not drown a small one. */
     const per = (value: number, from: number): number => value / Math.max(1, sections[from]!.pages);
@@ -36,17 +37,14 @@
             <tr>
                 <th scope="col" class="aside ink2 corner">from ↓ to →</th>
                 {#each sections as { section }, to (section)}<th scope="col" title={section}
-                        ><SectionMark letter={letters[to]!} place={to} /><span class="visually-hidden">{section}</span
-                        ></th
+                        ><SectionMark {...marks[to]!} /><span class="visually-hidden">{section}</span></th
                     >{/each}
             </tr>
         </thead>
         <tbody>
             {#each sections as { section }, from (section)}
                 <tr>
-                    <th scope="row" class="name" title={section}
-                        ><SectionMark letter={letters[from]!} place={from} /> {section}</th
-                    >
+                    <th scope="row" class="name" title={section}><SectionMark {...marks[from]!} /> {section}</th>
                     {#each sections as { section: target }, to (target)}
                         {@const value = links[from]![to]!}
                         {@const even = expected[from]![to]!}
@@ -71,7 +69,7 @@
                                         y={(CELL - 2 - side(value, from)) / 2}
                                         width={side(value, from)}
                                         height={side(value, from)}
-                                        fill={from < 8 ? `var(--s${from + 1})` : 'var(--ink3)'}
+                                        fill={hueOf(marks[from]!.place)}
                                     />
                                     <rect
                                         x={(CELL - 2 - side(even, from)) / 2}

@@ -6,6 +6,15 @@ import { listIntended, saveIntended } from '$lib/server/store/intended-store.ts'
 
 const MOST_SHOWN = 500;
 
+const PARTED = ['intended but not reached', 'intended but not linked', 'intended but deeper'];
+/** Sets of the pages that stand to the structure in each way; what has no page, or several, is none. */
+const SETS: Partial<Record<Parting, string>> = {
+    'as intended': `intended and not (${PARTED.join(' or ')})`,
+    'not reached': PARTED[0]!,
+    'not linked from its parent': PARTED[1]!,
+    deeper: PARTED[2]!,
+};
+
 export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
@@ -21,6 +30,9 @@ export async function load({ params, url, depends }) {
         total: pages.length,
         counts: [...counts].map(([parting, count]) => ({ parting, count })),
         only,
+        /** The pages of the rows that are shown, as a set; null where the rows name none. */
+        set: only === null ? 'intended' : (SETS[only as Parting] ?? null),
+        setSize: new Set(shown.flatMap(({ node }) => (node === null ? [] : [node]))).size,
         shown: shown.slice(0, MOST_SHOWN),
         more: Math.max(0, shown.length - MOST_SHOWN),
         outline: printOutline(pages),

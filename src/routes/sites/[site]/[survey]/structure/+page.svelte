@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page } from '$app/state';
     import type { Parting } from '$lib/core/areas/intended.ts';
+    import { setQuery } from '$lib/core/sets/page-filter.ts';
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
@@ -50,6 +51,11 @@
                     >
                 {/each}
                 {#if data.only !== null}<a class="set" href={withParam('only', null)}>show all</a>{/if}
+                {#if data.set !== null && data.setSize > 0}<span
+                        >as a set of pages: <a class="set" href="{base}/pages{setQuery(data.set)}"
+                            >{count(data.setSize)}</a
+                        ></span
+                    >{/if}
             </p>
         {/if}
     </div>

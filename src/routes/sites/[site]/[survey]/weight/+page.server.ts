@@ -5,7 +5,8 @@ import { siteMeasures, type SiteMeasures } from '$lib/core/packed/site-measures.
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
 import { appStore, findRoute } from '$lib/server/app.ts';
-import { openArea } from '$lib/server/areas.ts';
+import { openArea, sectionsOf } from '$lib/server/areas.ts';
+import { listIntended } from '$lib/server/store/intended-store.ts';
 import { listPriorities } from '$lib/server/store/set-store.ts';
 
 const MOST_SECTIONS = 9;
@@ -61,6 +62,8 @@ export async function load({ params, url, depends }) {
         misfits: hasPriorities ? misfitList(packed, current.priority) : null,
         prioritised: current.priority.reduce((sum, value) => sum + (value > 0 ? 1 : 0), 0),
         rules: await listPriorities(appStore().db, found.site.id),
+        intended: (await listIntended(appStore().db, found.site.id)).filter(({ priority }) => priority !== null).length,
+        marked: await sectionsOf(found.survey, packed),
         columns: columns.map(({ name }) => name),
         against: asked && {
             name: asked.name,

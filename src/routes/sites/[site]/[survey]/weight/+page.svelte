@@ -8,7 +8,7 @@
     import FlowMatrix from '$lib/ui/charts/FlowMatrix.svelte';
     import Address from '$lib/ui/parts/Address.svelte';
     import SectionMark from '$lib/ui/parts/SectionMark.svelte';
-    import { sectionLetters } from '$lib/ui/parts/section-letters.ts';
+    import { hueOf, sectionLetters } from '$lib/ui/parts/section-letters.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
@@ -18,7 +18,18 @@
     const percent = (share: number, places = 0): string => `${(share * 100).toFixed(places)}%`;
     /** Of the headline: small shares need a place more to be told apart. */
     const told = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
-    const letters = $derived(sectionLetters(data.sections.map(({ section }) => section)));
+    /** Hue and letter of each section, kept from survey to survey. */
+    const marks = $derived.by(() => {
+        const letters = sectionLetters(data.marked);
+        const known = new Map(data.marked.map((section, place) => [section, { letter: letters[place]!, place }]));
+        return data.sections.map(
+            ({ section }, index) =>
+                known.get(section) ?? {
+                    letter: data.together > 0 && index === data.sections.length - 1 ? '+' : '·',
+                    place: data.marked.length,
+                },
+        );
+    });
     /** Priority that was said of a section as a whole. */
     const prioritySet = (section: string): string => `section is ${quoted(section)}`;
     const priorityOf = (section: string): number | null =>
@@ -254,7 +265,7 @@
                             {#each data.sections as item, place (item.section)}
                                 <tr>
                                     <td class="nw"
-                                        ><SectionMark letter={letters[place]!} {place} />
+                                        ><SectionMark {...marks[place]!} />
                                         {item.section === '/' ? 'root folder' : item.section}</td
                                     >
                                     <td class="bars"
@@ -272,7 +283,7 @@
                                                 y="9"
                                                 width="{(item.shareOfStanding / widest) * 98}%"
                                                 height="7"
-                                                fill={place < 8 ? `var(--s${place + 1})` : 'var(--ink3)'}
+                                                fill={hueOf(marks[place]!.place)}
                                             /></svg
                                         ></td
                                     >
@@ -287,7 +298,7 @@
                                     <td class="num"><b>{ratio(item).toFixed(2)}</b></td>
                                     <td class="spare" data-no-picture
                                         >{#if data.together === 0 || place < data.sections.length - 1}<select
-                                                class="field !w-auto"
+                                                class="in-row"
                                                 aria-label="Priority of the section {item.section}"
                                                 value={String(priorityOf(item.section) ?? '')}
                                                 onchange={(event) =>
@@ -375,6 +386,7 @@
                 >
                     <FlowMatrix
                         sections={data.sections}
+                        {marks}
                         links={data.flow.links}
                         expected={data.flow.expected}
                         hrefOf={hrefOfFlow}
@@ -457,6 +469,10 @@
                                 </li>{/each}
                         </ul>
                     {/if}
+                    {#if data.intended > 0}<p class="note">
+                            {counted(data.intended, 'page')} of the
+                            <a class="set" href="{base}/structure">intended structure</a>.
+                        </p>{/if}
                     {#if byHand > 0}<p class="note">{counted(byHand, 'page')} by hand, on their sheets.</p>{/if}
                     <div class="flex flex-wrap items-center gap-1 mt-1">
                         {#if text === ''}<span class="note">Choose a set above to give all its pages a priority.</span
@@ -592,6 +608,21 @@
     }
     .misfits td {
         vertical-align: top;
+    }
+    /* A control in every row stays quiet until it is meant. */
+    .in-row {
+        height: 24px;
+        margin-block: -3px;
+        border: 1px solid transparent;
+        border-radius: 2px;
+        background: transparent;
+        color: var(--ink2);
+        font: inherit;
+    }
+    .in-row:hover,
+    .in-row:focus-visible {
+        border-color: var(--edge);
+        background: var(--field);
     }
     @container (max-width: 560px) {
         .lorenz {
