@@ -275,7 +275,7 @@ describe('the areas', () => {
         await page.mouse.move(box!.x + 40, box!.y + row * 9 + 10, { steps: 3 });
         await page.mouse.up();
         await page.waitForFunction(
-            () => new URL(location.href).searchParams.get('set') === 'page and depth >= 8 and depth <= 9',
+            () => new URL(location.href).searchParams.get('set') === 'page and depth from 8 to 9',
         );
         // The set stays with the view: of the pages at depth 9, all are in it, of those at 7 none.
         await waitForText(page, '3 of 3');
@@ -288,7 +288,7 @@ describe('the areas', () => {
         await page.focus('[aria-label="Depth 9: from here, or to here"]');
         await page.keyboard.press('Enter');
         await page.waitForFunction(
-            () => new URL(location.href).searchParams.get('set') === 'page and depth >= 8 and depth <= 9',
+            () => new URL(location.href).searchParams.get('set') === 'page and depth from 8 to 9',
         );
     });
 
@@ -335,6 +335,15 @@ describe('the areas', () => {
             ['/nowhere/', 'no page found'],
             ['/guides/cutting-glass-bottles/', 'not reached by links'],
         ]);
+        // Its pages are sets, and its priorities count.
+        await clickText(page, '1 not reached by links', 'a');
+        await waitForText(page, 'as a set of pages: 1');
+        expect(await numbersAreSets()).toBe(1);
+        const important = await fetch(`${app.address}/api/v1/sites/1/surveys/1/pages?set=priority+%3D+2&count=1`);
+        expect(await important.json()).toMatchObject({ total: 1 });
+        await write('');
+        await Promise.all([page.waitForNavigation(), clickText(page, 'Keep this structure', 'button')]);
+        await waitForText(page, 'Nothing says yet how the site is meant to be built.');
     });
 
     it('Weight: every number is a set; a set is given a priority, and misfits are told', async () => {

@@ -32,11 +32,10 @@ interface Choice {
     lists: Lists;
     /** 1 for each link of the lists that passes; all do when null. */
     fits: Uint8Array | null;
-    /** Pages whose links count. */
-    counts: (node: number) => boolean;
-    block: (block: number) => boolean;
-    /** Whether any block is kept out. */
-    narrows: boolean;
+    /** 1 for pages whose links count. */
+    counts: Uint8Array;
+    /** 1 for each block that passes; all do when null. */
+    blocks: Uint8Array | null;
 }
 
 function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
@@ -49,15 +48,23 @@ function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
     });
     const followed = narrow.followed === true;
     const all = once(survey, `lists ${followed}`, () => listsOf(survey, graph, followed));
+    const narrows = narrow.region !== undefined || narrow.template !== undefined;
+    const passes = (block: number): boolean =>
+        (region === -1 || blockRegion[block] === region) &&
+        (narrow.template === undefined || templates.has(blockTemplate[block]!));
     return {
         graph,
         lists: all,
-        fits: narrow.anchor === undefined ? null : anchored(survey, all, narrow.anchor.toLowerCase()),
-        counts: (node) => isPage[node] === 1 && !(followed && nofollow[node] === 1),
-        block: (block) =>
-            (region === -1 || blockRegion[block] === region) &&
-            (narrow.template === undefined || templates.has(blockTemplate[block]!)),
-        narrows: narrow.region !== undefined || narrow.template !== undefined,
+        fits:
+            narrow.anchor === undefined
+                ? null
+                : anchored(survey, named(survey, all, followed), narrow.anchor.toLowerCase()),
+        counts: once(survey, `pages whose links count ${followed}`, () =>
+            Uint8Array.from({ length: survey.count }, (_, node) =>
+                isPage[node] === 1 && !(followed && nofollow[node] === 1) ? 1 : 0,
+            ),
+        ),
+        blocks: narrows ? Uint8Array.from({ length: blockRegion.length }, (_, block) => (passes(block) ? 1 : 0)) : null,
     };
 }
 
@@ -82,14 +89,32 @@ function listsOf(survey: PackedSurvey, graph: LinkGraph, followed: boolean): Lis
     return { start, targets: targets.slice(0, length), links: links.slice(0, length) };
 }
 
+/** Anchors and names of the links of lists, in the order of those: made once anything asks for a text. O(links). */
+function named(survey: PackedSurvey, { links }: Lists, followed: boolean): [string, Uint32Array][] {
+    return once(survey, `names of lists ${followed}`, () =>
+        ['link_anchor', 'link_name'].map((column): [string, Uint32Array] => {
+            const codes = survey.numbers(column);
+            const own = new Uint32Array(links.length);
+            for (let slot = 0; slot < own.length; slot++) own[slot] = codes[links[slot]!]!;
+            return [column, own];
+        }),
+    );
+}
+
 /** Those with a text in their anchor or their name: 1 for each such link of the lists. O(links + words). */
-function anchored(survey: PackedSurvey, { links }: Lists, text: string): Uint8Array {
-    const fits = new Uint8Array(links.length);
-    for (const column of ['link_anchor', 'link_name']) {
-        const codes = survey.numbers(column);
-        const has = Uint8Array.from(survey.texts(`${column}_words`).lower(), (word) => (word.includes(text) ? 1 : 0));
-        if (!has.includes(1)) continue;
-        for (let slot = 0; slot < fits.length; slot++) fits[slot]! |= has[codes[links[slot]!]!]!;
+function anchored(survey: PackedSurvey, columns: [string, Uint32Array][], text: string): Uint8Array {
+    const fits = new Uint8Array(columns[0]![1].length);
+    for (const [column, codes] of columns) {
+        const words = survey.texts(`${column}_words`).lower();
+        const has = new Uint8Array(words.length);
+        let some = false;
+        for (let word = 0; word < words.length; word++) {
+            if (!words[word]!.includes(text)) continue;
+            has[word] = 1;
+            some = true;
+        }
+        if (!some) continue;
+        for (let slot = 0; slot < fits.length; slot++) fits[slot]! |= has[codes[slot]!]!;
     }
     return fits;
 }
@@ -99,7 +124,7 @@ export function linksTo(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bit
     const choice = choiceOf(survey, narrow);
     const { blockList, pageStart, pageBlocks } = choice.graph;
     const { start, targets } = choice.lists;
-    const { fits } = choice;
+    const { fits, counts, blocks } = choice;
     const { count } = survey;
     const lists = start.length - 1;
     // For each list: the only page of the set it leads to, none, or several.
@@ -118,12 +143,13 @@ export function linksTo(survey: PackedSurvey, set: Bits, narrow: Narrowing): Bit
     }
     const found = new Bits(count);
     for (let node = 0; node < count; node++) {
+        if (counts[node] === 0) continue;
         const end = pageStart[node + 1]!;
         for (let at = pageStart[node]!; at < end; at++) {
             const block = pageBlocks[at]!;
             const lead = leads[blockList[block]!]!;
-            if (lead === NONE || lead === node || !choice.block(block)) continue;
-            if (choice.counts(node)) found.add(node);
+            if (lead === NONE || lead === node || (blocks !== null && blocks[block] === 0)) continue;
+            found.add(node);
             break;
         }
     }
@@ -135,18 +161,18 @@ export function linkedFrom(survey: PackedSurvey, set: Bits, narrow: Narrowing): 
     const choice = choiceOf(survey, narrow);
     const { blockList, pageStart, pageBlocks } = choice.graph;
     const { start, targets } = choice.lists;
-    const { fits } = choice;
+    const { fits, counts, blocks } = choice;
     const { count } = survey;
     const lists = start.length - 1;
     const from = new Int32Array(lists).fill(NONE);
     const nodes = set.nodes();
     for (let index = 0; index < nodes.length; index++) {
         const node = nodes[index]!;
-        if (!choice.counts(node)) continue;
+        if (counts[node] === 0) continue;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
             const block = pageBlocks[at]!;
             const list = blockList[block]!;
-            if (from[list] === SEVERAL || from[list] === node || !choice.block(block)) continue;
+            if (from[list] === SEVERAL || from[list] === node || (blocks !== null && blocks[block] === 0)) continue;
             from[list] = from[list] === NONE ? node : SEVERAL;
         }
     }
@@ -175,7 +201,7 @@ export function withinClicks(survey: PackedSurvey, set: Bits, clicks: number, na
     const choice = choiceOf(survey, narrow);
     const { blockList, pageStart, pageBlocks } = choice.graph;
     const { start, targets } = choice.lists;
-    const { fits } = choice;
+    const { fits, counts, blocks } = choice;
     const { count } = survey;
     const allowed = survey.numbers('robots_allowed');
     const redirect = survey.numbers('redirect');
@@ -199,11 +225,11 @@ export function withinClicks(survey: PackedSurvey, set: Bits, clicks: number, na
         if (click >= clicks || level.length === 0) return found;
         const next: number[] = [];
         for (const node of level) {
-            if (allowed[node] === 0 || !choice.counts(node)) continue;
+            if (allowed[node] === 0 || counts[node] === 0) continue;
             for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
                 const block = pageBlocks[at]!;
                 const list = blockList[block]!;
-                if (wasTaken[list] === 1 || (choice.narrows && !choice.block(block))) continue;
+                if (wasTaken[list] === 1 || (blocks !== null && blocks[block] === 0)) continue;
                 wasTaken[list] = 1;
                 for (let slot = start[list]!; slot < start[list + 1]!; slot++) {
                     if (fits === null || fits[slot] === 1) reach(targets[slot]!, next);

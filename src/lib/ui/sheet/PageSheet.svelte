@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
+    import type { Snippet } from 'svelte';
     import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
     import type { PageSheet } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
@@ -48,6 +49,8 @@
         /** Address with the sheet pinned beside the next one, or no longer pinned. */
         pinHref: string;
         isPinned?: boolean;
+        /** What its left edge is moved with; left out where it is not the outermost. */
+        edge?: Snippet;
     }
     let {
         sheet,
@@ -70,6 +73,7 @@
         onForgetNote,
         pinHref,
         isPinned = false,
+        edge,
     }: Props = $props();
     let refusal = $state('');
     const record = $derived(sheet.record);
@@ -123,6 +127,7 @@
 {/snippet}
 
 <aside class="sheet" class:pinned={isPinned} aria-label={isPinned ? 'Pinned page sheet' : 'Page sheet'}>
+    {@render edge?.()}
     <div class="set-bar !justify-between">
         <span class="ink3 flex items-center" data-sveltekit-noscroll>
             {#if place}

@@ -221,10 +221,13 @@
 
 <svelte:window onkeydown={onKey} />
 
+{#snippet sheetEdge()}<SheetHandle bind:width={sheetWidth} />{/snippet}
+
 {#snippet sheetOf(item: NonNullable<typeof data.open>, isPinned: boolean)}
     <PageSheet
         {...item}
         {isPinned}
+        edge={isPinned || data.beside === null ? sheetEdge : undefined}
         place={isPinned ? null : data.place}
         origin={data.origin}
         hrefOf={withPage}
@@ -293,7 +296,6 @@
         {/if}
         {@render children()}
     </main>
-    {#if data.open || data.beside}<div class="sheet-edge"><SheetHandle bind:width={sheetWidth} /></div>{/if}
     {#if data.beside}{@render sheetOf(data.beside, true)}{/if}
     {#if data.open}{@render sheetOf(data.open, false)}{/if}
 </div>
