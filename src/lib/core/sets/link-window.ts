@@ -15,6 +15,9 @@ import {
     type LinkTableColumn,
 } from './link-rows.ts';
 
+/** Links in more than one slot. */
+const SEVERAL = -2;
+
 export interface LinkOrder {
     column: LinkTableColumn;
     descending: boolean;
@@ -63,11 +66,23 @@ export function linkWindowRows(
     const isLink = places.of === 'link';
     // Lists without a link near the window are passed over.
     const isListNear = new Uint8Array(graph.listStart.length - 1);
+    /** The slot of all links of a list near the window, where it is one and none leads to the page itself; else -1. */
+    const oneSlot = new Int32Array(isListNear.length).fill(-1);
+    /** And how many they are. */
+    const inSlot = new Uint32Array(isListNear.length);
     if (isLink) {
         for (let list = 0; list < isListNear.length; list++) {
-            for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
-                if (choice.fits[link] === 1 && isNear[slotAt(link)] === 1) isListNear[list] = 1;
+            let one = -1;
+            const last = graph.listStart[list + 1]!;
+            for (let link = graph.listStart[list]!; link < last; link++) {
+                if (choice.fits[link] === 0) continue;
+                const slot = slotAt(link);
+                if (isNear[slot] === 0) continue;
+                isListNear[list] = 1;
+                one = (one === -1 || one === slot) && graph.target[link] !== TO_SELF ? slot : SEVERAL;
+                inSlot[list]!++;
             }
+            if (one !== SEVERAL) oneSlot[list] = one;
         }
     } else isListNear.fill(1);
     let found = 0;
@@ -79,6 +94,17 @@ export function linkWindowRows(
             const list = graph.blockList[block]!;
             if (isListNear[list] === 0 || choice.perList[list]! + choice.selfPerList[list]! === 0) continue;
             if (!choice.wantsBlock(block) || (places.of === 'block' && isNear[slotAt(block)] === 0)) continue;
+            // Rows that all come before the window are counted, not gone through.
+            const only = isLink ? oneSlot[list]! : slotAt(places.of === 'block' ? block : node);
+            if (only !== -1) {
+                const rowsHere = isLink
+                    ? inSlot[list]!
+                    : choice.perList[list]! + (choice.wantsSelf(node) ? choice.selfPerList[list]! : 0);
+                if (start[only]! + rowsHere <= from) {
+                    start[only]! += rowsHere;
+                    continue;
+                }
+            }
             for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
                 if (choice.fits[link] === 0 || (graph.target[link] === TO_SELF && !choice.wantsSelf(node))) continue;
                 const slot = slotAt(isLink ? link : places.of === 'block' ? block : node);
@@ -128,7 +154,15 @@ function countBySlot(
     if (places.of === 'link') {
         for (let list = 0; list < lists; list++) {
             if (stands[list] === 0) continue;
-            for (let link = graph.listStart[list]!; link < graph.listStart[list + 1]!; link++) {
+            const end = graph.listStart[list + 1]!;
+            if (selfPerList[list] === 0) {
+                const times = stands[list]!;
+                for (let link = graph.listStart[list]!; link < end; link++) {
+                    if (fits[link] === 1) counts[slotAt(link)]! += times;
+                }
+                continue;
+            }
+            for (let link = graph.listStart[list]!; link < end; link++) {
                 if (fits[link] === 0) continue;
                 counts[slotAt(link)]! += graph.target[link] === TO_SELF ? standsSelf[list]! : stands[list]!;
             }
