@@ -9,7 +9,8 @@ import type { Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
 import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
-import { makePacked } from '$lib/server/pack/pack-survey.ts';
+import { packInThread } from '$lib/server/pack/pack-in-thread.ts';
+import { makeAndSavePacked, makePacked } from '$lib/server/pack/pack-survey.ts';
 import { PackedHead } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
 import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
@@ -138,6 +139,37 @@ describe('a packed survey', () => {
         expect(await paths('priority = 1')).toEqual(['/']);
         await saveIntended(db, siteId, []);
         expect(await paths('priority = 1')).toEqual([]);
+    });
+
+    it('is made once where several processes ask for it at the same time', async () => {
+        const { db, access } = instance.store;
+        const { id } = made.survey;
+        const forAll = { save: true, wanted: true };
+        for (let round = 0; round < 3; round++) {
+            await db.delete(packedParts).where(eq(packedParts.surveyId, id));
+            await db.delete(packedChunks).where(eq(packedChunks.surveyId, id));
+            const all = await Promise.all([
+                packInThread(access, id, forAll),
+                packInThread(access, id, forAll),
+                makeAndSavePacked(db, made.survey).then(({ parts }) => parts),
+                packInThread(access, id, { save: false, wanted: true }),
+            ]);
+            for (const parts of all) {
+                for (const part of PARTS) {
+                    for (const [name, column] of parts.get(part)!.columns) {
+                        expect([...column], name).toEqual([...fresh.parts.get(part)!.columns.get(name)!]);
+                    }
+                }
+            }
+            const stored = await db.select().from(packedParts).where(eq(packedParts.surveyId, id));
+            expect(stored.map(({ part }) => part).sort()).toEqual([...PARTS].sort());
+        }
+    });
+
+    it('says why a survey that is gone cannot be packed', async () => {
+        await expect(packInThread(instance.store.access, 999_999, { save: true, wanted: true })).rejects.toThrow(
+            'the survey is gone',
+        );
     });
 
     it('stays beside a newer revision where it was to be kept, and goes where it was not', async () => {

@@ -51,12 +51,14 @@ interface KeptPacked {
     packed: Promise<PackedSurvey>;
     /** State, revision and batches of the survey when it was made. */
     key: string;
-    /** When it was asked for, then when it was made. */
-    at: number;
+    /** When it was made; null while it is in the making. */
+    at: number | null;
     /** How long making it took, milliseconds. */
     took: number;
     /** Bytes of its parts. */
     bytes: number;
+    /** A newer one is in the making; until it is there this one is shown. */
+    isRenewed: boolean;
 }
 
 /** Packed surveys by survey and revision, the last used last. */
@@ -75,15 +77,15 @@ export async function openPacked(survey: Survey, parts: readonly Part[] = ['core
     // An earlier revision stands beside the newest; a new one takes the place of the one before it.
     const place = isEarlier(survey) ? `${survey.id}.${survey.revision}` : `${survey.id}`;
     let known = keptPacked.get(place);
-    if (known?.key !== key || (!ended && isStale(known))) {
-        const entry = { key, at: Date.now(), took: 0, bytes: 0 };
+    if (known?.key !== key) {
+        const entry = { key, at: null, took: 0, bytes: 0, isRenewed: false };
         const packed = isClosed(survey) ? loadOrMake(survey, entry) : make(survey, entry, false);
         const made: KeptPacked = Object.assign(entry, { packed });
         packed.catch(() => {
             if (keptPacked.get(place) === made) keptPacked.delete(place);
         });
         known = made;
-    }
+    } else if (!ended && isStale(known)) renew(survey, known);
     keptPacked.delete(place);
     keptPacked.set(place, known);
     const packed = await known.packed;
@@ -119,8 +121,19 @@ function isClosed(survey: Survey): boolean {
     return isEnded(survey) && survey.state !== 'paused';
 }
 
-function isStale(known: KeptPacked): boolean {
-    return Date.now() - known.at >= Math.max(RUNNING_MILLISECONDS, known.took * REST_PER_PACKING);
+function isStale({ at, took, isRenewed }: KeptPacked): boolean {
+    return at !== null && !isRenewed && Date.now() - at >= Math.max(RUNNING_MILLISECONDS, took * REST_PER_PACKING);
+}
+
+/** Has a running survey packed anew behind the one that is shown: nobody waits for it. */
+function renew(survey: Survey, known: KeptPacked): void {
+    known.isRenewed = true;
+    const entry = { at: known.at, took: known.took, bytes: 0 };
+    make(survey, entry, false)
+        .then((packed) => Object.assign(known, entry, { packed: Promise.resolve(packed) }))
+        // The one that is shown stays; the next look tries again.
+        .catch((error: unknown) => console.error(error))
+        .finally(() => (known.isRenewed = false));
 }
 
 type Entry = Pick<KeptPacked, 'at' | 'took' | 'bytes'>;

@@ -2,6 +2,7 @@
 import { deflateRaw, inflateRaw } from 'node:zlib';
 import { promisify } from 'node:util';
 import { and, asc, eq, notInArray } from 'drizzle-orm';
+import type { Pool } from 'mysql2/promise';
 import {
     decodeSections,
     encodeSections,
@@ -124,5 +125,24 @@ export async function loadPackedBytes(
         const { code } = error as NodeJS.ErrnoException;
         if (!code?.startsWith('Z_') && code !== 'ERR_BUFFER_TOO_LARGE') throw error;
         return { ok: false, why: (error as Error).message };
+    }
+}
+
+/** How long one that packs waits for another that packs the same survey, seconds. */
+const PACK_PATIENCE = 900;
+
+/**
+ * Does something while no other process does the same for a survey: packing it twice at once would be twice the work, and
+ * the two would stand in each other's way when they store it.
+ */
+export async function whilePacking<T>(pool: Pool, surveyId: number, work: () => Promise<T>): Promise<T> {
+    const connection = await pool.getConnection();
+    const name = `edgemap-pack-${surveyId}`;
+    try {
+        await connection.query('SELECT GET_LOCK(?, ?)', [name, PACK_PATIENCE]);
+        return await work();
+    } finally {
+        await connection.query('SELECT RELEASE_LOCK(?)', [name]).catch(() => connection.destroy());
+        connection.release();
     }
 }
