@@ -166,6 +166,17 @@ describe('a packed survey', () => {
         }
     });
 
+    it('can be stored by several at once, and is whole after it', async () => {
+        const { db } = instance.store;
+        const { id } = made.survey;
+        for (let round = 0; round < 8; round++) {
+            await db.delete(packedParts).where(eq(packedParts.surveyId, id));
+            await db.delete(packedChunks).where(eq(packedChunks.surveyId, id));
+            await Promise.all(Array.from({ length: 6 }, () => savePacked(db, id, 1, fresh.parts)));
+            for (const part of PARTS) expect((await load(part)).ok).toBe(true);
+        }
+    });
+
     it('says why a survey that is gone cannot be packed', async () => {
         await expect(packInThread(instance.store.access, 999_999, { save: true, wanted: true })).rejects.toThrow(
             'the survey is gone',

@@ -42,6 +42,9 @@ export async function startApplication(
         stop,
         async close() {
             await stop();
+            // What the web process said of its own: nothing, unless something failed that a test may not have seen.
+            const said = readFileSync(join(data, 'log/web.log'), 'utf8').trim();
+            if (said !== '') console.error(`web.log: ${said.slice(0, 4_000)}`);
             rmSync(data, { recursive: true, force: true });
         },
     };

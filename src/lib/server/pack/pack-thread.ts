@@ -2,7 +2,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { encodeSections } from '../../core/packed/sections.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
-import { openStore } from '../store/connect.ts';
+import { openStore, whileAway } from '../store/connect.ts';
 import { getSurvey } from '../store/survey-store.ts';
 import { makeAndSavePacked, makePacked } from './pack-survey.ts';
 
@@ -18,12 +18,16 @@ export interface PackRequest {
 export type PackReply =
     { ok: true; parts: [part: string, bytes: Uint8Array<ArrayBuffer>][] } | { ok: false; say: string };
 
+/** How long a database is waited for, milliseconds. */
+const PATIENCE = 60_000;
+
 async function pack({ access, surveyId, save, wanted }: PackRequest): Promise<PackReply> {
     const store = openStore(access);
     try {
-        const survey = await getSurvey(store.db, surveyId);
+        const survey = await whileAway(() => getSurvey(store.db, surveyId), PATIENCE);
         if (!survey) return { ok: false, say: 'the survey is gone' };
-        const { parts } = await (save ? makeAndSavePacked : makePacked)(store.db, survey);
+        // A database that restarts, or takes back a transaction because of another, is asked again.
+        const { parts } = await whileAway(() => (save ? makeAndSavePacked : makePacked)(store.db, survey), PATIENCE);
         return {
             ok: true,
             parts: wanted ? [...parts].map(([part, sections]) => [part, encodeSections(sections)]) : [],

@@ -40,6 +40,12 @@ export async function savePacked(
     }
     const { packedParts, packedChunks } = schema;
     await db.transaction(async (tx) => {
+        // Two that store at the same time would both lock the gap in which the other inserts: one after the other, then.
+        await tx
+            .select({ id: schema.surveys.id })
+            .from(schema.surveys)
+            .where(eq(schema.surveys.id, surveyId))
+            .for('update');
         const kept = await tx
             .select({ number: schema.revisions.number })
             .from(schema.revisions)
