@@ -1,5 +1,5 @@
 /** The whole application as a user starts it, on a data folder of its own. */
-import { readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { startCommand, until, type RunningCommand } from './command.ts';
 import { temporaryFolder } from './instance.ts';
@@ -43,7 +43,8 @@ export async function startApplication(
         async close() {
             await stop();
             // What the web process said of its own: nothing, unless something failed that a test may not have seen.
-            const said = readFileSync(join(data, 'log/web.log'), 'utf8').trim();
+            const log = join(data, 'log/web.log');
+            const said = existsSync(log) ? readFileSync(log, 'utf8').trim() : '';
             if (said !== '') console.error(`web.log: ${said.slice(0, 4_000)}`);
             rmSync(data, { recursive: true, force: true });
         },
