@@ -17,6 +17,7 @@ import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
 import { saveIntended } from '$lib/server/store/intended-store.ts';
 import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
+import { deleteSurveys } from '$lib/server/store/survey-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
 
@@ -166,15 +167,29 @@ describe('a packed survey', () => {
         }
     });
 
-    it('can be stored by several at once, and is whole after it', async () => {
-        const { db } = instance.store;
+    it('is stored by one after the other: two at once would lock each other out of an empty table', async () => {
+        const { db, pool } = instance.store;
         const { id } = made.survey;
-        for (let round = 0; round < 8; round++) {
-            await db.delete(packedParts).where(eq(packedParts.surveyId, id));
-            await db.delete(packedChunks).where(eq(packedChunks.surveyId, id));
-            await Promise.all(Array.from({ length: 6 }, () => savePacked(db, id, 1, fresh.parts)));
-            for (const part of PARTS) expect((await load(part)).ok).toBe(true);
-        }
+        const first = await pool.getConnection();
+        await first.beginTransaction();
+        await first.query('SELECT id FROM survey WHERE id = ? FOR UPDATE', [id]);
+        let isStored = false;
+        const second = savePacked(db, id, 1, fresh.parts).then(() => (isStored = true));
+        // As long as the first has not ended, the second cannot begin, however long that takes.
+        await new Promise((resolve) => setTimeout(resolve, 500));
+        expect(isStored).toBe(false);
+        await first.commit();
+        first.release();
+        await second;
+        for (const part of PARTS) expect((await load(part)).ok).toBe(true);
+    });
+
+    it('is not stored of a survey that was deleted meanwhile', async () => {
+        const { db } = instance.store;
+        const other = await makeSurvey(instance, tableSite({ '/': 'x' }));
+        await deleteSurveys(db, [other.survey.id]);
+        await savePacked(db, other.survey.id, 1, fresh.parts);
+        expect(await db.select().from(packedChunks).where(eq(packedChunks.surveyId, other.survey.id))).toEqual([]);
     });
 
     it('says why a survey that is gone cannot be packed', async () => {

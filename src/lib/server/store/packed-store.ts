@@ -41,11 +41,13 @@ export async function savePacked(
     const { packedParts, packedChunks } = schema;
     await db.transaction(async (tx) => {
         // Two that store at the same time would both lock the gap in which the other inserts: one after the other, then.
-        await tx
-            .select({ id: schema.surveys.id })
+        const [survey] = await tx
+            .select({ isDeleted: schema.surveys.isDeleted })
             .from(schema.surveys)
             .where(eq(schema.surveys.id, surveyId))
             .for('update');
+        // One that was deleted meanwhile is being swept: nothing of it may come back.
+        if (!survey || survey.isDeleted) return;
         const kept = await tx
             .select({ number: schema.revisions.number })
             .from(schema.revisions)
