@@ -346,6 +346,20 @@ describe('the areas', () => {
         await waitForText(page, 'Nothing says yet how the site is meant to be built.');
     });
 
+    it('Orphans: every number is a set, by section too', async () => {
+        await there('orphans');
+        await waitForText(page, 'cannot be reached by links');
+        await waitForText(page, 'By section');
+        expect(await numbersAreSets()).toBeGreaterThan(6);
+    });
+
+    it('the other views: every number that is a set has its size', async () => {
+        for (const view of ['brief', 'sitemaps', 'templates', 'completeness', 'progress', 'hosts']) {
+            await there(view);
+            await numbersAreSets();
+        }
+    });
+
     it('Weight: every number is a set; a set is given a priority, and misfits are told', async () => {
         await there('weight');
         await waitForText(page, 'nothing says yet what matters');

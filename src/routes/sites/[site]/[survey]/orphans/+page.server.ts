@@ -10,6 +10,7 @@ import { openArea } from '$lib/server/areas.ts';
 
 const MOST_SHOWN = 200;
 const MOST_ISLANDS = 20;
+const MOST_SECTIONS = 24;
 
 export async function load({ params, url, depends }) {
     depends('edgemap:survey');
@@ -30,6 +31,16 @@ export async function load({ params, url, depends }) {
     for (let node = 0; node < packed.count; node++) {
         if (kind[node] === ORPHAN.strict || kind[node] === ORPHAN.adrift) orphans.push(node);
     }
+    const codes = packed.numbers('section');
+    const words = packed.texts('section_words').all();
+    const perSection = new Map<string, number>();
+    for (const node of orphans) {
+        const section = words[codes[node]!]!;
+        perSection.set(section, (perSection.get(section) ?? 0) + 1);
+    }
+    const bySection = [...perSection]
+        .map(([section, pages]) => ({ section, pages }))
+        .sort((a, b) => b.pages - a.pages || (a.section < b.section ? -1 : 1));
     const islands = islandsOf(packed);
     const from = Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0);
     return {
@@ -49,6 +60,8 @@ export async function load({ params, url, depends }) {
             node,
             url: address,
         })),
+        bySection: bySection.slice(0, MOST_SECTIONS),
+        moreSections: Math.max(0, bySection.length - MOST_SECTIONS),
         from,
         orphans: orphans.slice(from, from + MOST_SHOWN).map((node) => ({
             node,

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
+    import { quoted } from '$lib/core/sets/tokens.ts';
     import { page } from '$app/state';
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
@@ -8,6 +9,7 @@
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
+    const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const of = (orphan: NonNullable<PageFilter['orphan']>): string => `${base}/pages${setQuery(setLine({ orphan }))}`;
 
     function withPage(node: number): string {
@@ -29,7 +31,7 @@
             {:else}
                 <a class="set" href={of('any')}><b>{counted(data.counts.all, 'page')}</b></a> cannot be reached by
                 links;
-                <a class="set" href="{of('any')}&gate=indexable"><b>{count(data.counts.indexable)}</b></a> of them may be
+                <a class="set" href={line('orphan and indexable')}><b>{count(data.counts.indexable)}</b></a> of them may be
                 indexed.
             {/if}
         </h1>
@@ -46,6 +48,21 @@
             </p>
         {/if}
     </div>
+    {#if data.bySection.length > 0}
+        <section class="pane border-b border-(--rule)" aria-label="Orphans by section">
+            <h2 class="pane-name">By section</h2>
+            <p class="flex flex-wrap gap-x-4">
+                {#each data.bySection as { section, pages } (section)}
+                    <span class="nw"
+                        >{section === '/' ? 'root folder' : section}
+                        <a class="set" href={line(`orphan and section is ${quoted(section)}`)}>{count(pages)}</a></span
+                    >
+                {/each}
+                {#if data.moreSections > 0}<span class="note">and {counted(data.moreSections, 'more section')}</span
+                    >{/if}
+            </p>
+        </section>
+    {/if}
     {#if data.islands.length > 0}
         <section class="pane border-b border-(--rule)" aria-label="Islands">
             <h2 class="pane-name">Islands <span class="note">orphans that links hold together</span></h2>
