@@ -142,7 +142,7 @@ describe('a packed survey', () => {
         expect(await paths('priority = 1')).toEqual([]);
     });
 
-    it('is made once where several processes ask for it at the same time', async () => {
+    it('is whole and the same for all where several processes ask for it at the same time', async () => {
         const { db, access } = instance.store;
         const { id } = made.survey;
         const forAll = { save: true, wanted: true };

@@ -63,7 +63,7 @@ export function packRows(
 
     const core = new PartMaker();
     const text = new PartMaker();
-    const ofLinks = new PartMaker();
+    const linkPart = new PartMaker();
     const addressOf = (id: number | null | undefined): number =>
         id === null || id === undefined ? NO_ADDRESS : (addresses.of[id] ?? NO_ADDRESS);
     packPages(core, pages, addressOf);
@@ -82,7 +82,7 @@ export function packRows(
     packSitemaps(core, rows, nodes);
     packEvidence(text, rows, nodes);
     core.numbers('address', nodes.addressOf);
-    packLinks(core, ofLinks, rows, links, addresses);
+    packLinks(core, linkPart, rows, links, addresses);
     core.numbers('depth', ways.depth);
     core.numbers('parent', ways.parent);
     core.numbers('way_block', ways.wayBlock);
@@ -109,7 +109,7 @@ export function packRows(
     });
     packed.add('core', { head: null, columns: core.columns });
     packed.add('text', { head: null, columns: text.columns });
-    packed.add('links', { head: null, columns: ofLinks.columns });
+    packed.add('links', { head: null, columns: linkPart.columns });
     const { templates, of } = groupTemplates(packed);
     packed.head.templates.push(...templates);
     core.numbers('block_template', of);
@@ -119,7 +119,7 @@ export function packRows(
     const parts = new Map<Part, Sections>([
         ['core', { head: packed.head, columns: core.columns }],
         ['text', { head: null, columns: text.columns }],
-        ['links', { head: null, columns: ofLinks.columns }],
+        ['links', { head: null, columns: linkPart.columns }],
     ]);
     return { survey: packed, parts };
 }
