@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from '../src/lib/core/door/door-report.ts';
 import { realOrigin } from '../src/lib/core/door/judge-door.ts';
 import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
+import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { settingOptions, settingsOfCommand } from './survey-options.ts';
 import { EXIT, UsageError } from './usage.ts';
 
@@ -53,9 +54,9 @@ export async function doorCommand(words: string[]): Promise<number> {
         keepsOut: values['keep-out'] === true,
         otherAgent,
         stop: stop.signal,
-        onStep: (say) => isTerminal && process.stderr.write(`\r\x1b[K${say}`),
+        onStep: (say) => isTerminal && rewriteLine(say),
     });
-    if (isTerminal) process.stderr.write('\r\x1b[K');
+    if (isTerminal) rewriteLine('');
     if (stop.signal.aborted) return EXIT.interrupted;
     console.log(values.json === true ? JSON.stringify(report, null, 2) : doorText(report));
     return report.verdict.state === 'shut' ? EXIT.shut : EXIT.done;

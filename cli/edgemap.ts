@@ -1,13 +1,20 @@
 /** The command line after the launcher has made the machine ready. */
 import { join } from 'node:path';
 import { writeEvidence } from '../demo/make-evidence.ts';
+import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { projectRoot, UserError } from '../src/lib/server/process/data-folder.ts';
+import { isFull, sayFull } from '../src/lib/server/process/disk-space.ts';
 import { benchCommand } from './bench.ts';
 import { doorCommand } from './door.ts';
 import { runCommand } from './run.ts';
 import { surveyCommand } from './survey.ts';
 import { testCommand } from './test.ts';
 import { EXIT, helpText, UsageError } from './usage.ts';
+
+/** A failure of the operating system: a folder that is closed to us, a port that is taken. */
+function isRefused(error: unknown): error is Error {
+    return error instanceof Error && 'syscall' in error;
+}
 
 async function main(words: string[]): Promise<number> {
     const [command, ...rest] = words;
@@ -35,6 +42,7 @@ async function main(words: string[]): Promise<number> {
     }
 }
 
+cleanConsole();
 try {
     process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
@@ -45,7 +53,10 @@ try {
         console.error(error.message);
         process.exitCode = EXIT.noSurvey;
     } else {
-        console.error(error);
+        // What the system refuses is told in a sentence; anything else is a fault of ours and tells where it lies.
+        console.error(
+            isFull(error) ? sayFull(process.env.EDGEMAP_DATA ?? '.') : isRefused(error) ? error.message : error,
+        );
         process.exitCode = EXIT.noSurvey;
     }
 }

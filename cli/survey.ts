@@ -17,13 +17,20 @@ import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/expo
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-survey.ts';
+import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
-import { migrateStore, openStore, whileAway } from '../src/lib/server/store/connect.ts';
+import { migrateStore, openStore, whileAway, type Store } from '../src/lib/server/store/connect.ts';
 import { giveImport, type NewImport } from '../src/lib/server/store/evidence-store.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
-import { createSurvey, getSurvey, type Survey } from '../src/lib/server/store/survey-store.ts';
+import {
+    createSurvey,
+    findSurvey,
+    getSurvey,
+    resumeSurvey,
+    type Survey,
+} from '../src/lib/server/store/survey-store.ts';
 import { settingOptions, settingsOfCommand } from './survey-options.ts';
 import { EXIT, UsageError } from './usage.ts';
 
@@ -41,6 +48,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 evidence: { type: 'string', multiple: true },
                 knock: { type: 'boolean' },
                 'fail-on': { type: 'string', multiple: true },
+                'go-on': { type: 'string' },
                 'robot-word': { type: 'string', multiple: true },
                 ...settingOptions(),
             },
@@ -51,17 +59,20 @@ export async function surveyCommand(words: string[]): Promise<number> {
     const { values, positionals } = parsed;
     const [start, ...more] = positionals;
     if (more.length > 0) throw new UsageError(`One URL at a time; "${more[0]}" is one too many.`);
-    if (start === undefined && values.settings === undefined)
+    const again = values['go-on'] === undefined ? null : readGoOn(values['go-on']);
+    if (again !== null && start !== undefined)
+        throw new UsageError('A survey that is gone on with has its start page already; leave the URL out.');
+    if (again === null && start === undefined && values.settings === undefined)
         throw new UsageError('Say which site: ./edgemap survey https://www.site.example/ --export DIR');
     if (values.export === undefined) throw new UsageError('Say where the exports go: --export DIR');
-    const { settings, secrets } = settingsOfCommand({
-        start,
-        file: values.settings,
-        preset: values.preset,
-        options: values,
-    });
+    const asked =
+        again === null
+            ? settingsOfCommand({ start, file: values.settings, preset: values.preset, options: values })
+            : null;
     const gates = readGates(values['fail-on'] ?? []);
-    const evidence = await readEvidence(values.evidence ?? [], values['robot-word'], settings);
+    if (asked === null && values.evidence !== undefined)
+        throw new UsageError('Lists are given to a survey when it begins, or on its page; not with --go-on.');
+    const evidence = asked ? await readEvidence(values.evidence ?? [], values['robot-word'], asked.settings) : [];
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
 
@@ -83,16 +94,21 @@ export async function surveyCommand(words: string[]): Promise<number> {
         await migrateStore(hold.access);
         const store = openStore(hold.access);
         try {
-            const sealed = sealSecrets(secretsKey(data.path), secrets);
-            const site = await siteForStart(store.db, nameOfSite(settings.start), settings, sealed);
-            const survey = await createSurvey(store.db, site.id, settings, {
-                owner: ownerName(),
-                leaseUntil: Date.now() + LEASE_MILLISECONDS,
-                secrets: sealed,
-                knock: values.knock === true,
-            });
-            for (const item of evidence) await giveImport(store.db, survey.id, item);
-            console.error(`Surveying ${settings.start} (survey ${survey.number} of this site)`);
+            const lease = { owner: ownerName(), leaseUntil: Date.now() + LEASE_MILLISECONDS };
+            let survey: Survey;
+            if (asked === null) survey = await takeUp(store, again!, lease);
+            else {
+                const sealed = sealSecrets(secretsKey(data.path), asked.secrets);
+                const site = await siteForStart(store.db, nameOfSite(asked.settings.start), asked.settings, sealed);
+                survey = await createSurvey(store.db, site.id, asked.settings, {
+                    ...lease,
+                    secrets: sealed,
+                    knock: values.knock === true,
+                });
+                for (const item of evidence) await giveImport(store.db, survey.id, item);
+            }
+            const { settings } = survey;
+            console.error(`Surveying ${settings.start} (survey ${survey.siteId}/${survey.number})`);
             const progress = progressLine();
             let result: SurveyJobResult;
             let broke = '';
@@ -111,9 +127,14 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 result = { ended: false };
             }
             progress.done();
+            const isLaidAside = result.ended && result.state === 'paused';
             if (!result.ended) {
                 const why = broke || 'another worker took it over';
                 console.error(`The survey ended early: ${why}. What was stored is kept in ${data.path}.`);
+            } else if (isLaidAside) {
+                console.error(
+                    `The survey was laid aside. ${result.trouble}\nGo on with it: ./edgemap survey --go-on ${survey.siteId}/${survey.number} --export ${values.export}`,
+                );
             }
             // A database that stayed away for minutes is not waited for once more.
             const patience = broke === '' ? undefined : 5_000;
@@ -123,7 +144,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
                 const last = ended;
-                const make = result.ended ? makeAndSavePacked : makePacked;
+                const make = result.ended && !isLaidAside ? makeAndSavePacked : makePacked;
                 packed = (await whileAway(() => make(store.db, last), patience)).survey;
             } catch (error) {
                 if (broke === '') throw error;
@@ -134,7 +155,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
             }
             const summary = await exportSurvey(store.db, folder, ended, packed);
             const counts = countPages(packed);
-            if (!result.ended) {
+            if (!result.ended || isLaidAside) {
                 console.error(`${counts.read} URLs were read; they are in ${folder}.`);
                 return EXIT.endedEarly;
             }
@@ -169,6 +190,29 @@ export async function surveyCommand(words: string[]): Promise<number> {
         process.off('SIGINT', onSignal);
         process.off('SIGTERM', onSignal);
     }
+}
+
+/** `SITE/SURVEY`, the numbers in the address of a survey's page. */
+function readGoOn(text: string): { site: number; number: number } {
+    const [, site, number] = /^(\d{1,9})\/(\d{1,9})$/.exec(text) ?? [];
+    if (site === undefined)
+        throw new UsageError(
+            `--go-on takes the numbers of a site and of its survey, for example 1/3; "${text}" is none.`,
+        );
+    return { site: Number(site), number: Number(number) };
+}
+
+/** Takes up a survey that was laid aside or ended early. */
+async function takeUp(
+    { db }: Store,
+    of: { site: number; number: number },
+    lease: { owner: string; leaseUntil: number },
+): Promise<Survey> {
+    const survey = await findSurvey(db, of.site, of.number);
+    if (!survey) throw new UsageError(`--go-on: there is no survey ${of.site}/${of.number} in this data folder.`);
+    if (!(await resumeSurvey(db, survey.id, { lease })))
+        throw new UsageError(`--go-on: survey ${of.site}/${of.number} is under way already.`);
+    return (await getSurvey(db, survey.id))!;
 }
 
 /** Pages named for each gate; the rest is counted. */
@@ -241,17 +285,23 @@ function evidenceLine({ kind, name, outcome, rows }: NewImport, packed: PackedSu
 function progressLine(): { show: (progress: SurveyProgress) => void; done: () => void } {
     const isTerminal = process.stderr.isTTY;
     let last = 0;
+    let hasWarned = false;
     return {
         show(progress) {
             const now = Date.now();
+            if (progress.warning !== '' && !hasWarned) {
+                hasWarned = true;
+                console.error(`${isTerminal ? '\n' : ''}${progress.warning}`);
+            }
             if (!isTerminal && now - last < 2_000) return;
             last = now;
             const level = progress.level === null ? 'beside links' : `level ${progress.level}`;
             const line = `${progress.read} read of ${progress.found} found, ${progress.rate} a second, ${level}; ${progress.doing}${progress.waiting === '' ? '' : `; ${progress.waiting}`}`;
-            process.stderr.write(isTerminal ? `\r\x1b[K${line}` : `${line}\n`);
+            if (isTerminal) rewriteLine(line);
+            else console.error(line);
         },
         done() {
-            if (isTerminal) process.stderr.write('\r\x1b[K');
+            if (isTerminal) rewriteLine('');
         },
     };
 }

@@ -6,9 +6,11 @@ import { createServer } from 'node:http';
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
 import { z } from 'zod';
+import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { isOwnHost, SAFE_HEADERS } from '../src/lib/server/access/guard.ts';
 
+cleanConsole();
 const environment = z.object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() }).parse(process.env);
 const port = environment.EDGEMAP_PORT;
 process.env.ORIGIN = `http://127.0.0.1:${port}`;

@@ -1,9 +1,11 @@
 /** The worker process: surveys what is waiting. Started by the supervisor. */
+import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { openDataFolder, dataFolderPath } from '../src/lib/server/process/data-folder.ts';
 import { databaseAccess } from '../src/lib/server/process/database-process.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
 import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
+cleanConsole();
 const folder = openDataFolder(dataFolderPath());
 const store = openStore(databaseAccess(folder));
 const end = new AbortController();

@@ -210,9 +210,12 @@ describe('killed in the middle of a survey', () => {
         try {
             const api = await addAndSurvey(app, `http://127.0.0.1:${standIn.port}/`);
             const kills: string[] = [];
-            for (const at of [40, 110, 190, 260, 330]) {
-                await until(`${at} requests`, () => standIn.log.length > at + moments() * 40, 60_000, app.command.said);
-                const duty = moments() < 0.6 ? 'worker' : 'database';
+            const plan = [40, 110, 190, 260, 330].map((at) => ({
+                at: at + moments() * 40,
+                duty: moments() < 0.6 ? ('worker' as const) : ('database' as const),
+            }));
+            for (const { at, duty } of plan) {
+                await until(`${at} requests`, () => standIn.log.length > at, 60_000, app.command.said);
                 const pid = app.pidOf(duty);
                 kills.push(duty);
                 process.kill(pid, 'SIGKILL');

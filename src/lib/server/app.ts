@@ -117,7 +117,7 @@ export async function packedBytes(survey: Survey, part: Part): Promise<Uint8Arra
 }
 
 /** True when its rows are those of a revision: a paused survey goes on with the revision it has. */
-function isClosed(survey: Survey): boolean {
+export function isClosed(survey: Survey): boolean {
     return isEnded(survey) && survey.state !== 'paused';
 }
 

@@ -4,9 +4,17 @@ import type { SurveySettings } from '../core/survey/settings.ts';
 import type { SurveyDecisions } from '../core/survey/survey-rows.ts';
 import { appStore, isEnded } from './app.ts';
 import { rememberRevision } from './revisions.ts';
-import { askToPause } from './store/job-store.ts';
+import { askToPause, askToStop } from './store/job-store.ts';
 import { getSite } from './store/site-store.ts';
-import { createSurvey, getSurvey, resumeSurvey, saveDecisions, type Survey } from './store/survey-store.ts';
+import {
+    closePaused,
+    createSurvey,
+    getSurvey,
+    pauseWaiting,
+    resumeSurvey,
+    saveDecisions,
+    type Survey,
+} from './store/survey-store.ts';
 
 /** A worker lays a survey aside within this, unless something is wrong. */
 const PAUSE_PATIENCE = 20_000;
@@ -17,6 +25,18 @@ export type Limits = Partial<Pick<SurveySettings, 'maxPages' | 'maxDepth' | 'max
 export async function goOn(survey: Survey, limits: Limits = {}): Promise<boolean> {
     await rememberRevision(survey, 'before it was gone on with');
     return resumeSurvey(appStore().db, survey.id, { limits });
+}
+
+/** Stops a survey that has not ended: one that is laid aside is closed with what was read. */
+export async function stop({ id }: Survey): Promise<void> {
+    const { db } = appStore();
+    if (!(await closePaused(db, id))) await askToStop(db, id);
+}
+
+/** Lays a survey aside; one that nobody has taken up yet at once. */
+export async function layAside({ id }: Survey): Promise<void> {
+    const { db } = appStore();
+    if (!(await pauseWaiting(db, id))) await askToPause(db, id);
 }
 
 export interface Decision {
@@ -49,7 +69,7 @@ export async function decide(survey: Survey, decision: Decision): Promise<boolea
     await rememberRevision(survey, `before ${decision.of} was ${decision.state === 'open' ? 'opened' : 'closed'}`);
     await saveDecisions(db, survey.id, decisions);
     if (!isEnded(survey)) {
-        await askToPause(db, survey.id);
+        await layAside(survey);
         for (const until = Date.now() + PAUSE_PATIENCE; Date.now() < until; await wait(100)) {
             const now = await getSurvey(db, survey.id);
             if (!now || isEnded(now)) break;

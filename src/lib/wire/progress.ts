@@ -5,6 +5,8 @@ import type { SurveyProgress } from '../core/survey/settings.ts';
 export const Progress: z.ZodType<SurveyProgress> = z.object({
     doing: z.string(),
     read: z.number(),
+    // Rows of an older version count them as read.
+    unanswered: z.number().default(0),
     found: z.number(),
     rate: z.number(),
     level: z.number().nullable(),
@@ -12,6 +14,8 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
     closedByRobots: z.number(),
     failures: z.number(),
     waiting: z.string(),
+    // Rows of an older version know no warnings.
+    warning: z.string().default(''),
     hosts: z.array(
         z.object({
             host: z.string(),

@@ -7,6 +7,7 @@ import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { reasonOf } from '../packed/codes.ts';
+import { caveatsOf } from '../survey/caveats.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from './evidence.ts';
 
@@ -207,10 +208,11 @@ function parentOf(folder: string): string | null {
 }
 
 function cannotClaim(
-    { head }: PackedSurvey,
+    survey: PackedSurvey,
     reasons: { reason: string; urls: number }[],
     notAsked: Evidence[],
 ): string[] {
+    const { head } = survey;
     const said: string[] = [];
     const number = (value: number): string => value.toLocaleString('en');
     const of = (reason: string): number => reasons.find((item) => item.reason === reason)?.urls ?? 0;
@@ -241,6 +243,7 @@ function cannotClaim(
         .filter(({ reason }) => REASON_WORDS[reason] === undefined && reason !== 'waiting')
         .reduce((sum, { urls }) => sum + urls, 0);
     if (failed > 0) said.push(`${number(failed)} ${failed === 1 ? 'URL' : 'URLs'} gave no answer that could be used.`);
+    for (const caveat of caveatsOf(survey)) said.push(`${caveat.charAt(0).toUpperCase()}${caveat.slice(1)}.`);
     if (!head.hasSitemap) said.push('No sitemap could be read, so pages that only a sitemap would know are missing.');
     if (notAsked.length > 0) {
         const words = notAsked.map((evidence) => GIVEN_WORDS[evidence] ?? evidence);

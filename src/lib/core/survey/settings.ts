@@ -110,8 +110,10 @@ export function isSignedIn(settings: Pick<SurveySettings, 'sends'>): boolean {
 export interface SurveyProgress {
     /** What it is doing now, as a sentence part. */
     doing: string;
-    /** URLs settled with a status or a failure. */
+    /** URLs that answered. */
     read: number;
+    /** URLs that were asked for and gave no answer. */
+    unanswered: number;
     /** Known internal URLs so far. */
     found: number;
     /** Pages per second over the last ten seconds. */
@@ -124,6 +126,8 @@ export interface SurveyProgress {
     failures: number;
     /** What slows it, empty when nothing does. */
     waiting: string;
+    /** What will stop it soon unless something is done, as sentences; empty when nothing will. */
+    warning: string;
     /** Per host that was asked, the busiest first. */
     hosts: HostProgress[];
     /** The last failures, newest first. */

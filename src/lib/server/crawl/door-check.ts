@@ -74,7 +74,7 @@ class DoorCheck {
     readonly #ours: PatientClient;
     readonly #other: PatientClient;
     readonly #robots: RobotsFiles;
-    readonly #pool = new ParsePool(1);
+    readonly #pool = new ParsePool({ threads: 1 });
     readonly #files = new Map<string, number>();
 
     constructor(input: DoorInput) {

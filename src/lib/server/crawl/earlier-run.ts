@@ -86,8 +86,7 @@ export class EarlierRun {
     /** Texts that many rows share, kept once. */
     readonly #texts = new Map<string, string>();
 
-    addAddress({ id, url, internal }: AddressRow): void {
-        if (id !== this.urls.length) throw new Error(`address ${id} stands where ${this.urls.length} should`);
+    addAddress({ url, internal }: AddressRow): void {
         this.urls.push(url);
         this.internal.push(internal);
     }

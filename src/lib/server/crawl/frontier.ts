@@ -119,7 +119,7 @@ export class Frontier {
 
     /**
      * Says what a URL led to. Must be called once for each slot that `next` gave out.
-     * @param wasRead false for what was left alone: closed, an action, a trap
+     * @param wasRead false for what was left alone (closed, an action, a trap) and for what gave no answer
      */
     settle(slot: number, leads: Leads, wasRead = true): void {
         this.#leads[slot] = leads;

@@ -45,13 +45,24 @@ export class PageReader {
         this.#settings = settings;
     }
 
-    /** @param known an answer that was already had (a sitemap that is a URL of the record too) */
-    async read(id: number, url: string, seq: number, known?: Answer | NoAnswer): Promise<ReadUrl> {
+    /**
+     * Reads a URL and adds all its rows at one go, with nothing waited for in between: they are of one batch, stored
+     * together or not at all. Nothing is added of a URL that a stop kept from being read.
+     * @param of what is known of its row already
+     * @param known an answer that was already had (a sitemap that is a URL of the record too)
+     */
+    async read(
+        id: number,
+        url: string,
+        of: Pick<PageRow, 'seq' | 'robotsAllowed' | 'robotsRule'>,
+        known?: Answer | NoAnswer,
+    ): Promise<ReadUrl> {
         const answer = known ?? (await this.#client.fetchPage(url));
-        const page: PageRow = { ...unreadPage(id), seq, readAt: Date.now() };
+        const page: PageRow = { ...unreadPage(id), ...of, readAt: Date.now() };
         if (!answer.ok) {
             page.notRead = this.#client.isStopped ? 'stopped' : answer.code;
             page.failure = answer.say.slice(0, 500);
+            if (page.notRead !== 'stopped') this.#rows.addPage(page);
             return { page, links: [], signature: null };
         }
         const media = mediaTypeOf(answer.sentType, answer.body);
@@ -89,7 +100,9 @@ export class PageReader {
         page.noindex = directives.noindex;
         page.noindexReason = directives.noindexReason.slice(0, 200);
         page.nofollow = directives.nofollow;
-        return { page, links: facts ? this.#addFacts(page, facts) : [], signature };
+        const links = facts ? this.#addFacts(page, facts) : [];
+        this.#rows.addPage(page);
+        return { page, links, signature };
     }
 
     async close(): Promise<void> {

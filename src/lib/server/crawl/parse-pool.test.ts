@@ -9,17 +9,28 @@ import { ParsePool, type ParseJob } from './parse-pool.ts';
  * are relayed by number from the second document on, as the real one does.
  */
 const THREAD = `
-import { parentPort } from 'node:worker_threads';
+import { readlinkSync } from 'node:fs';
+import { parentPort, workerData } from 'node:worker_threads';
 let first = true;
+Atomics.store(workerData, 0, Number(readlinkSync('/proc/thread-self').split('/').pop()));
 parentPort.on('message', (request) => {
+    Atomics.store(workerData, 1, request.id);
     if (request.url.includes('deadly')) throw new Error('out of memory');
+    // Asleep it takes time of the clock and none of the processor; endless it computes.
+    if (request.url.includes('asleep')) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 900);
+    while (request.url.includes('endless'));
     const block = first ? { region: 'nav', place: 'nav', links: [] } : null;
     first = false;
     const relay = { forget: false, blocks: [{ number: 1, block, line: 1 }] };
     const size = new Uint8Array(request.bytes).length;
     parentPort.postMessage({ id: request.id, ok: true, facts: { title: request.url, words: size }, relay, details: {} });
+    // The answer is on its way; a document behind it may end the thread before it arrives.
+    Atomics.store(workerData, 1, -1);
 });
 `;
+
+/** Dies of itself before it reads anything. */
+const STILLBORN = `throw new Error('no memory for a thread');`;
 
 let folder = '';
 let script = '';
@@ -45,7 +56,7 @@ function job(url: string): ParseJob {
 
 describe('parse pool', () => {
     it('loses the document that kills its thread, says why, and reads all that waited behind it', async () => {
-        const pool = new ParsePool(1, script);
+        const pool = new ParsePool({ threads: 1, script });
         const urls = Array.from(
             { length: 20 },
             (_, at) => `https://x.example/${at % 7 === 3 ? 'deadly' : 'page'}${at}`,
@@ -65,8 +76,27 @@ describe('parse pool', () => {
         });
     });
 
+    it('counts computing, not time: a document that waits long is read, one that computes without end is given up', async () => {
+        const pool = new ParsePool({ threads: 1, script, documentMilliseconds: 300 });
+        const urls = ['asleep', 'endless', 'page'].map((name) => `https://x.example/${name}`);
+        const [asleep, endless, page] = await Promise.all(urls.map((url) => pool.read(job(url))));
+        await pool.close();
+        expect(asleep).toMatchObject({ ok: true });
+        expect(endless).toEqual({ ok: false, say: 'the document took more than 0 seconds of computing to read' });
+        expect(page).toMatchObject({ ok: true });
+    });
+
+    it('ends with a reason where no thread can be started', async () => {
+        const stillborn = join(folder, 'stillborn.mjs');
+        writeFileSync(stillborn, STILLBORN);
+        const pool = new ParsePool({ threads: 1, script: stillborn });
+        const read = await pool.read(job('https://x.example/'));
+        await pool.close();
+        expect(read).toEqual({ ok: false, say: 'the document could not be read: no memory for a thread' });
+    });
+
     it('answers each document with its own facts when several threads read', async () => {
-        const pool = new ParsePool(3, script);
+        const pool = new ParsePool({ threads: 3, script });
         const urls = Array.from({ length: 50 }, (_, at) => `https://x.example/${at}`);
         const read = await Promise.all(urls.map((url) => pool.read(job(url))));
         await pool.close();

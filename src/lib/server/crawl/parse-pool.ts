@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { projectRoot } from '../process/data-folder.ts';
 import { BlockReceiver, type PlacedBlock } from './block-relay.ts';
+import { NOTHING_READ, processorTime, READING, THREAD, toldByThread } from './parse-watch.ts';
 import type { PackedDetails, ParseReply, ParseRequest, RelayedFacts } from './parse-thread.ts';
 
 export type ParseJob = Omit<ParseRequest, 'id' | 'bytes'> & { bytes: Uint8Array };
@@ -25,31 +26,53 @@ interface Sent extends Waiting {
 interface Thread {
     worker: Worker;
     receiver: BlockReceiver;
-    /** Documents it has been given, oldest first: the first is being read, the others wait for it. */
+    /** Documents it has been given, oldest first. */
     sent: Sent[];
-    /** Runs out when the first takes too long. */
-    timer: NodeJS.Timeout | null;
+    /** What the thread says of itself while it is busy, in memory that both share. */
+    told: Int32Array;
+    /** The document that was being read at the last look, and what the thread had computed by then, milliseconds. */
+    watched: { id: number; from: number };
+    /** Deaths in a row that no document did. */
+    deaths: number;
 }
 
 /** Documents given to a thread at once: it need not wait until we come round to give it the next. */
 const GIVEN_AHEAD = 2;
 
-/** A document that takes longer than this is hostile or broken: its thread is ended, the page keeps its status. */
+/**
+ * A document that takes more computing than this is hostile or broken: its thread is ended, the page keeps its status.
+ * Time of the processor, not of the clock: what is found must not depend on what else the machine does.
+ */
 const DOCUMENT_MILLISECONDS = 30_000;
+const LOOK_EVERY = 500;
+/** A thread that dies so often before it reads anything does so of itself. */
+const MOST_DEATHS = 3;
+
+export interface ParsePoolOptions {
+    threads?: number;
+    /** What the threads run. */
+    script?: string;
+    /** Computing that one document may take, milliseconds. */
+    documentMilliseconds?: number;
+}
 
 export class ParsePool {
     readonly #threads: Thread[] = [];
     readonly #queue: Waiting[] = [];
     readonly #script: string;
+    readonly #limit: number;
+    readonly #looking: NodeJS.Timeout;
     #nextId = 0;
     #closed = false;
 
-    /** @param script what the threads run */
-    constructor(
+    constructor({
         threads = Math.max(1, Math.min(4, availableParallelism())),
         script = join(projectRoot(), 'build/node/parse-thread.js'),
-    ) {
+        documentMilliseconds = DOCUMENT_MILLISECONDS,
+    }: ParsePoolOptions = {}) {
         this.#script = script;
+        this.#limit = documentMilliseconds;
+        this.#looking = setInterval(() => this.#look(), Math.min(LOOK_EVERY, documentMilliseconds / 2));
         for (let index = 0; index < threads; index++) this.#threads.push(this.#open());
     }
 
@@ -62,27 +85,33 @@ export class ParsePool {
 
     async close(): Promise<void> {
         this.#closed = true;
-        for (const thread of this.#threads) if (thread.timer) clearTimeout(thread.timer);
+        clearInterval(this.#looking);
         await Promise.all(this.#threads.map((thread) => thread.worker.terminate()));
     }
 
     #open(): Thread {
+        const told = toldByThread();
         const thread: Thread = {
-            worker: this.#start(() => thread),
+            worker: this.#start(told, () => thread),
             receiver: new BlockReceiver(),
             sent: [],
-            timer: null,
+            told,
+            watched: { id: NOTHING_READ, from: 0 },
+            deaths: 0,
         };
         return thread;
     }
 
-    #start(thread: () => Thread): Worker {
-        const worker = new Worker(this.#script, { resourceLimits: { maxOldGenerationSizeMb: 1024 } });
+    #start(told: Int32Array, thread: () => Thread): Worker {
+        const worker = new Worker(this.#script, {
+            resourceLimits: { maxOldGenerationSizeMb: 1024 },
+            workerData: told,
+        });
         worker.on('message', (reply: ParseReply) => {
-            if (reply.id !== thread().sent[0]?.id || worker !== thread().worker) return;
-            const { receiver } = thread();
-            this.#finish(
-                thread(),
+            const { sent, receiver, worker: current } = thread();
+            if (worker !== current || reply.id !== sent[0]?.id) return;
+            thread().deaths = 0;
+            sent.shift()!.done(
                 reply.ok
                     ? {
                           ok: true,
@@ -91,6 +120,7 @@ export class ParsePool {
                       }
                     : reply,
             );
+            this.#feed();
         });
         worker.on('error', (error) => {
             if (worker === thread().worker) this.#replace(thread(), `the document could not be read: ${error.message}`);
@@ -98,32 +128,39 @@ export class ParsePool {
         return worker;
     }
 
+    /**
+     * Puts a new thread in the place of one that died or has to. The document it was reading is the one that did it: told
+     * by the thread itself, for its answers to those before may still be on their way. All others are given out again.
+     */
     #replace(thread: Thread, say: string): void {
         if (this.#closed) return;
         void thread.worker.terminate();
-        thread.worker = this.#start(() => thread);
+        const reading = Atomics.load(thread.told, READING);
+        const again = thread.sent.splice(0);
+        let guilty = again.find((item) => item.id === reading);
+        if (!guilty && ++thread.deaths >= MOST_DEATHS) guilty = again[0];
+        if (guilty) thread.deaths = 0;
+        thread.told = toldByThread();
+        thread.watched = { id: NOTHING_READ, from: 0 };
+        thread.worker = this.#start(thread.told, () => thread);
         thread.receiver = new BlockReceiver();
-        // The first is what did it; what waited behind it is given out again.
-        this.#queue.unshift(...thread.sent.splice(1));
-        this.#finish(thread, { ok: false, say });
-    }
-
-    #finish(thread: Thread, result: ParseResult): void {
-        thread.sent.shift()?.done(result);
-        this.#watch(thread);
+        this.#queue.unshift(...again.filter((item) => item !== guilty));
+        guilty?.done({ ok: false, say });
         this.#feed();
     }
 
-    /** Starts the time of the document that is being read now. */
-    #watch(thread: Thread): void {
-        if (thread.timer) clearTimeout(thread.timer);
-        thread.timer =
-            thread.sent.length === 0
-                ? null
-                : setTimeout(
-                      () => this.#replace(thread, 'the document took longer than 30 seconds to read'),
-                      DOCUMENT_MILLISECONDS,
-                  );
+    /** Looks how much computing each thread has put into the document it reads. */
+    #look(): void {
+        for (const thread of this.#threads) {
+            const reading = Atomics.load(thread.told, READING);
+            const spent = processorTime(Atomics.load(thread.told, THREAD));
+            if (spent === null || reading === NOTHING_READ || thread.watched.id !== reading) {
+                thread.watched = { id: reading, from: spent ?? 0 };
+            } else if (spent - thread.watched.from > this.#limit) {
+                const seconds = Math.round(this.#limit / 1_000);
+                this.#replace(thread, `the document took more than ${seconds} seconds of computing to read`);
+            }
+        }
     }
 
     #feed(): void {
@@ -140,7 +177,6 @@ export class ParsePool {
     #give(thread: Thread, waiting: Waiting): void {
         const id = this.#nextId++;
         thread.sent.push({ ...waiting, id });
-        if (thread.sent.length === 1) this.#watch(thread);
         // Pooled Buffers share one ArrayBuffer (and Buffer's slice copies nothing): the bytes get one of their own
         // before they are handed over; the job keeps its own, in case it must be given out again.
         const bytes = new Uint8Array(waiting.job.bytes).buffer;

@@ -3,7 +3,7 @@
  * not needed to go on (facts, text, source), is packed here, so that the thread that fetches never does it.
  */
 import { createHash } from 'node:crypto';
-import { parentPort } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
@@ -11,6 +11,7 @@ import { packBytes, packJson } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { BlockSender, type Relay } from './block-relay.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
+import { NOTHING_READ, ownThread, READING, THREAD } from './parse-watch.ts';
 
 export interface ParseRequest {
     id: number;
@@ -45,8 +46,12 @@ function own(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
 }
 
 const sender = new BlockSender();
+/** Shared with the thread that gives out documents: if this one dies, that one knows of which. */
+const told = workerData as Int32Array;
+Atomics.store(told, THREAD, ownThread());
 
 parentPort?.on('message', (message: ParseRequest) => {
+    Atomics.store(told, READING, message.id);
     let reply: ParseReply;
     const handedOver: ArrayBuffer[] = [];
     try {
@@ -87,4 +92,5 @@ parentPort?.on('message', (message: ParseRequest) => {
         reply = { id: message.id, ok: false, say: error instanceof Error ? error.message : String(error) };
     }
     parentPort?.postMessage(reply, handedOver);
+    Atomics.store(told, READING, NOTHING_READ);
 });

@@ -86,8 +86,6 @@ export async function runSurvey(input: SurveyRunInput): Promise<SurveyOutcome> {
 
 /** Kinds of links that only make their targets known, and give no depth: all but clicks and hops. */
 const KNOWN_ONLY: readonly LinkKind[] = ONWARD_KINDS.filter((kind) => kind !== 'a' && kind !== 'redirect');
-/** Reasons of URLs that were known and not asked for. */
-const LEFT_ALONE: ReadonlySet<PageRow['notRead']> = new Set(['robots', 'action', 'trap'] as const);
 /** A settled URL, read now or by an earlier run: what its leads depend on. */
 interface Settled {
     page: SettledPage;
@@ -131,6 +129,7 @@ class SurveyRun {
     #trapped = 0;
     #failures = 0;
     #read = 0;
+    #unanswered = 0;
     #lastProgress = 0;
     #lastBatch = 0;
     #storing: Promise<void> | null = null;
@@ -187,6 +186,9 @@ class SurveyRun {
             await this.#readPages();
             if (!this.#stopped) await this.#checkTargets();
         }
+        // Behind a batch that could not be stored nothing may be: its numbers are missing.
+        await this.#storing;
+        if (this.#storeError !== null) throw this.#storeError;
         const outcome = this.#outcome(trouble);
         if (outcome.result !== 'paused') await this.#addUnread(outcome);
         await this.#flush();
@@ -429,9 +431,13 @@ class SurveyRun {
         } else {
             const verdict = await this.#robots.verdict(url);
             let read: ReadUrl;
-            const unread = (page: Partial<PageRow>): ReadUrl => {
+            const robots = { robotsAllowed: verdict.allowed, robotsRule: verdict.rule };
+            const unread = (why: Partial<PageRow>): ReadUrl => {
                 if (counts && !isLeft) this.#asked--;
-                return { page: { ...unreadPage(id), ...page }, links: [], signature: null };
+                const page = { ...unreadPage(id), ...why, ...robots };
+                // The frontier keeps what was stopped as open: it is known, and was not read.
+                if (page.notRead !== 'stopped') this.#rows.addPage(page);
+                return { page, links: [], signature: null };
             };
             if (this.#stopped && !verdict.allowed) read = unread({ notRead: 'stopped' });
             else if (!verdict.allowed && this.#settings.robots === 'obey') {
@@ -443,17 +449,13 @@ class SurveyRun {
                 );
             } else if (action !== null) read = unread({ notRead: 'action' });
             else if (closed !== null) read = unread({ notRead: 'trap' });
-            else read = await this.#reader.read(id, url, seq, this.#sitemapAnswers.get(id) ?? undefined);
-            read.page.robotsAllowed = verdict.allowed;
-            read.page.robotsRule = verdict.rule;
-            // The frontier keeps it as open: it is known, and was not read.
-            if (this.#stopped && read.page.notRead === 'stopped') return read;
-            this.#rows.addPage(read.page);
+            else read = await this.#reader.read(id, url, { seq, ...robots }, this.#sitemapAnswers.get(id) ?? undefined);
+            if (read.page.notRead === 'stopped') return read;
             settled = read;
         }
         this.#count(settled.page, url, stored === undefined);
         if (settled.page.status !== null) this.#unabsorbed.set(id, settled.signature);
-        this.#frontier.settle(slot, this.#leadsOf(settled), !LEFT_ALONE.has(settled.page.notRead));
+        this.#frontier.settle(slot, this.#leadsOf(settled), settled.page.status !== null);
         return settled;
     }
 
@@ -462,7 +464,8 @@ class SurveyRun {
         else if (page.notRead === 'action') this.#actions++;
         else if (page.notRead === 'trap') this.#trapped++;
         else {
-            this.#read++;
+            if (page.status === null) this.#unanswered++;
+            else this.#read++;
             if (page.failure !== '') {
                 this.#failures++;
                 this.#recentFailures.unshift({ url, say: page.failure, at: page.readAt ?? Date.now() });
@@ -564,11 +567,14 @@ class SurveyRun {
     async #flushIfDue(): Promise<void> {
         if (this.#rows.size > MAX_WAITING_ROWS && this.#storing) await this.#storing;
         if (this.#storing || this.#rows.size === 0 || Date.now() - this.#lastBatch < BATCH_EVERY) return;
+        if (this.#storeError !== null) return;
         this.#lastBatch = Date.now();
         this.#storing = this.#input
             .onBatch(this.#rows.take())
             .catch((error: unknown) => {
                 this.#storeError = error;
+                // Nothing more is asked for: it could not be kept.
+                this.#end.abort();
             })
             .finally(() => (this.#storing = null));
     }
@@ -593,6 +599,7 @@ class SurveyRun {
         this.#input.onProgress({
             doing,
             read: this.#read,
+            unanswered: this.#unanswered,
             found: this.#frontier.known,
             rate: Math.round((this.#finishTimes.length / span) * 10) / 10,
             level: this.#frontier.level === -1 ? null : this.#frontier.level,
@@ -605,6 +612,7 @@ class SurveyRun {
                     : slowed
                       ? `${slowed.host} ${slowed.slowed}: ${slowed.allowed} of ${this.#settings.concurrency} connections`
                       : '',
+            warning: '',
             hosts,
             recentFailures: [...this.#recentFailures],
             families: this.#families.list(50),

@@ -1,6 +1,6 @@
 /** The files of a survey: `pages.csv`, `links.csv`, `summary.json` (formats in `docs/formats.md`). */
 import { createWriteStream } from 'node:fs';
-import { access, constants, mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { access, constants, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -8,11 +8,12 @@ import { LINK_COLUMNS } from '../../core/survey/link-records.ts';
 import { PAGE_COLUMNS } from '../../core/survey/page-record.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { pageColumns } from '../../core/sets/page-columns.ts';
+import { caveatsOf } from '../../core/survey/caveats.ts';
 import { evidenceNames } from '../../core/evidence/evidence.ts';
 import { UNREACHED } from '../../core/graph/depth.ts';
 import { gateOf } from '../../core/packed/codes.ts';
 import { ORPHAN } from '../../core/survey/page-kind.ts';
-import { UserError } from '../process/data-folder.ts';
+import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
 import { csvStream } from './csv.ts';
@@ -26,7 +27,7 @@ export const PAGE_FILE_COLUMNS = [...PAGE_COLUMNS, 'leak', 'load', 'main_words']
 /** Makes the folder and tries to write into it, so that a survey is not made in vain. */
 export async function prepareExportFolder(folder: string): Promise<void> {
     try {
-        await mkdir(folder, { recursive: true });
+        makeFolder(folder, 0o777);
         await access(folder, constants.W_OK | constants.X_OK);
         const probe = join(folder, `.edgemap-${process.pid}.tmp`);
         await writeFile(probe, '');
@@ -46,7 +47,7 @@ export interface SummaryFile {
     started: string | null;
     ended: string | null;
     complete: boolean;
-    /** Why it is not complete. */
+    /** Why it is not complete, and what was not read whole where it is. */
     reasons: string[];
     pages: number;
     by_status: Record<string, number>;
@@ -63,7 +64,7 @@ function time(moment: number | null): string | null {
     return moment === null ? null : new Date(moment).toISOString();
 }
 
-/** Needs the part `core`. */
+/** Needs the parts `core` and `text`. */
 export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): SummaryFile {
     const count = (into: Record<string, number>, key: string | number): void => {
         into[key] = (into[key] ?? 0) + 1;
@@ -75,7 +76,7 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
         started: time(survey.startedAt),
         ended: time(survey.endedAt),
         complete: packed.head.complete,
-        reasons: [...survey.cut, ...(survey.trouble === '' ? [] : [survey.trouble])],
+        reasons: [...survey.cut, ...(survey.trouble === '' ? [] : [survey.trouble]), ...caveatsOf(packed)],
         pages: packed.count,
         by_status: {},
         by_gate: {},

@@ -6,11 +6,13 @@ import { openSecrets, secretsKey } from '../access/secret-box.ts';
 import { EarlierRun } from '../crawl/earlier-run.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
 import { storeBatch } from '../store/batch-store.ts';
-import { whileAway, type Store } from '../store/connect.ts';
+import { isPassing, reasonOf, whileAway, type Store } from '../store/connect.ts';
 import { importedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
+import { mendRows, RowsBroken } from '../store/mend-rows.ts';
 import { LeaseLost } from '../store/ownership.ts';
-import { closeSurvey, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { closeSurvey, countRead, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
+import { freeBytes, isFull, LEAST_FREE, mustHaveSpace, sayFull, SpaceWatch } from '../process/disk-space.ts';
 import { knockFirst } from './knock-first.ts';
 import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
@@ -27,6 +29,8 @@ export interface SurveyJobInput {
     onProgress?: (progress: SurveyProgress) => void;
     /** Told what went wrong and was mended. */
     log?: (line: string) => void;
+    /** How long a database that is away is waited for, milliseconds. */
+    patience?: number;
 }
 
 export type SurveyJobResult =
@@ -42,7 +46,28 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
     'no-start': 'failed',
 };
 
+/** A failure nobody foresaw, as sentences. */
+function sayFailed(error: unknown): string {
+    const why = reasonOf(error);
+    return isPassing(error)
+        ? `The database could not be reached (${why}). Go on when it is back.`
+        : `It could not go on: ${why}. Go on to try again; the log of the worker says more.`;
+}
+
+/** What earlier runs left; rows that a lost batch left broken are mended first. */
+async function earlierRun({ store: { db }, surveyId, owner, log }: SurveyJobInput): Promise<EarlierRun> {
+    try {
+        return await loadEarlierRun(db, surveyId);
+    } catch (error) {
+        if (!(error instanceof RowsBroken)) throw error;
+        const { kept, dropped } = await mendRows(db, surveyId, owner);
+        log?.(`${error.message}; mended: ${kept} pages kept, ${dropped} are read again`);
+        return loadEarlierRun(db, surveyId);
+    }
+}
+
 /**
+ * What cannot be stored lays the survey aside with a sentence: a full disk, a database that stays away, anything else.
  * @throws when the database stays away beyond all patience; what was stored until then is kept, and the survey can be
  * taken up again
  */
@@ -52,7 +77,6 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     const survey = await whileAway(() => getSurvey(db, surveyId));
     if (!survey) return { ended: false };
     const isFirst = survey.batches === 0;
-    const earlier = isFirst ? new EarlierRun() : await whileAway(() => loadEarlierRun(db, surveyId));
     await whileAway(() => markStarted(db, surveyId));
     let began = Date.now();
     const spent = (): number => survey.readMilliseconds + Date.now() - began;
@@ -65,19 +89,22 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     let lost = false;
     let latest: SurveyProgress | null = null;
     let busy = false;
+    const renew = async (): Promise<void> => {
+        const lease = await renewLease(db, surveyId, owner);
+        if (!lease.ours) {
+            lost = true;
+            stop.abort();
+        }
+        if (lease.stopAsked) stop.abort();
+        else if (lease.pauseAsked) stop.abort('pause');
+    };
     const timer = setInterval(() => {
         if (busy) return;
         busy = true;
         const progress = latest;
         latest = null;
         (async () => {
-            const lease = await renewLease(db, surveyId, owner);
-            if (!lease.ours) {
-                lost = true;
-                stop.abort();
-            }
-            if (lease.stopAsked) stop.abort();
-            else if (lease.pauseAsked) stop.abort('pause');
+            await renew();
             if (progress) await saveProgress(db, surveyId, progress);
         })()
             // The database may be away for a moment; the batches wait for it, and so does the next renewal.
@@ -85,19 +112,37 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
             .finally(() => (busy = false));
     }, RENEW_EVERY / 2);
 
+    const folder = resolve(input.folder);
+    /** Does something again while the database is away; not where it is away because its disk is full. */
+    const patiently = <T>(work: () => Promise<T>): Promise<T> =>
+        whileAway(work, input.patience, () => lost || freeBytes(folder) < LEAST_FREE);
+
     const close = async (state: SurveyState, cut: CutReason[], trouble: string): Promise<SurveyJobResult> => {
-        try {
-            await whileAway(() => makeMains(db, surveyId));
-            const end = { state, cut, trouble, readMilliseconds: spent() };
-            await whileAway(() => closeSurvey(db, surveyId, end, owner));
-        } catch (error) {
-            if (error instanceof LeaseLost) return { ended: false };
-            throw error;
-        }
+        await patiently(() => makeMains(db, surveyId));
+        const end = { state, cut, trouble, readMilliseconds: spent() };
+        await patiently(() => closeSurvey(db, surveyId, end, owner));
         return { ended: true, state, cut, trouble };
     };
 
+    /** Lays the survey aside because it cannot go on; what was stored stays, and it is gone on with from there. */
+    const layAside = async (why: unknown): Promise<SurveyJobResult> => {
+        input.log?.(`survey ${surveyId}: ${reasonOf(why)}`);
+        const told = isFull(why) || freeBytes(folder) < LEAST_FREE ? sayFull(folder) : sayFailed(why);
+        const setAside = async (): Promise<string> => {
+            const kept = await countRead(db, surveyId);
+            const trouble = `${told} ${kept.toLocaleString('en')} ${kept === 1 ? 'page is' : 'pages are'} kept.`;
+            await pauseSurvey(db, surveyId, spent(), owner, trouble);
+            return trouble;
+        };
+        const trouble = await whileAway(setAside, input.patience, () => lost);
+        return { ended: true, state: 'paused', cut: [], trouble };
+    };
+
     try {
+        await patiently(renew);
+        mustHaveSpace(folder);
+        const earlier = isFirst ? new EarlierRun() : await patiently(() => earlierRun(input));
+        const space = new SpaceWatch(folder);
         const opened = openSecrets(secretsKey(resolve(input.folder)), survey.secrets);
         if (!opened.ok) return await close('failed', ['failed'], opened.say);
         if (isFirst) {
@@ -119,33 +164,39 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
                 if (lost) return;
                 const number = ++batches;
                 try {
-                    await whileAway(
-                        () => storeBatch(db, surveyId, number, batch, { owner, onMismatch: input.log }),
-                        undefined,
-                        () => lost,
-                    );
+                    mustHaveSpace(folder);
+                    await patiently(() => storeBatch(db, surveyId, number, batch, { owner, onMismatch: input.log }));
                 } catch (error) {
                     if (!(error instanceof LeaseLost)) throw error;
                     lost = true;
                     stop.abort();
                 }
             },
-            onProgress: (progress) => {
+            onProgress: (told) => {
+                const open =
+                    told.found - told.read - told.unanswered - told.closedByRobots - told.actions - told.trapped;
+                const progress = { ...told, warning: space.warning(told.read, Math.max(0, open)) };
                 latest = progress;
                 input.onProgress?.(progress);
             },
         });
         if (lost) return { ended: false };
         const last = latest as SurveyProgress | null;
-        if (last) await whileAway(() => saveProgress(db, surveyId, last));
+        if (last) await patiently(() => saveProgress(db, surveyId, last));
         if (outcome.result === 'paused') {
-            await whileAway(() => pauseSurvey(db, surveyId, spent(), owner));
+            await patiently(() => pauseSurvey(db, surveyId, spent(), owner));
             return { ended: true, state: 'paused', cut: [], trouble: '' };
         }
         return await close(STATE_OF[outcome.result], outcome.cut, outcome.trouble);
     } catch (error) {
-        if (error instanceof LeaseLost) return { ended: false };
-        throw error;
+        if (error instanceof LeaseLost || lost) return { ended: false };
+        try {
+            return await layAside(error);
+        } catch (again) {
+            if (again instanceof LeaseLost) return { ended: false };
+            // The database is away altogether: whoever takes the job when it is back goes on from the stored rows.
+            throw error;
+        }
     } finally {
         clearInterval(timer);
         input.stop.removeEventListener('abort', askedToStop);

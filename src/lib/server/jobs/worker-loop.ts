@@ -1,6 +1,6 @@
 /** The worker: takes one survey after the other, until it is told to end. */
 import { identityOf, isAlive, pause } from '../process/liveness.ts';
-import { isPassing, type Store } from '../store/connect.ts';
+import { isPassing, reasonOf, type Store } from '../store/connect.ts';
 import { releaseJob, takeJob } from '../store/job-store.ts';
 import { sweepDeleted } from '../store/survey-store.ts';
 import { packClosed } from './pack-closed.ts';
@@ -58,7 +58,7 @@ export async function workerLoop(
                 await Promise.race([packClosed(store.access, surveyId, log), toldToEnd]);
             }
         } catch (error) {
-            log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${(error as Error).message}`);
+            log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${reasonOf(error)}`);
             if (!isPassing(error)) await pause(2_000);
             else await pause(LOOK_EVERY);
         } finally {

@@ -3,6 +3,7 @@ import { NO_TEXT_FACTS, packRows, type PackedParts } from '../../core/packed/pac
 import { PackedSurvey, PARTS, type Part } from '../../core/packed/packed-survey.ts';
 import type { Sections } from '../../core/packed/sections.ts';
 import { PackedHead } from '../../wire/packed-head.ts';
+import { isFull } from '../process/disk-space.ts';
 import type { Database } from '../store/connect.ts';
 import { loadImports } from '../store/evidence-store.ts';
 import { loadPacked, savePacked, whilePacking } from '../store/packed-store.ts';
@@ -25,7 +26,13 @@ export async function makeAndSavePacked(db: Database, survey: Survey): Promise<P
         const kept = await keptPacked(db, survey);
         if (kept) return kept;
         const made = await makePacked(db, survey);
-        await savePacked(db, survey.id, survey.revision, made.parts);
+        try {
+            await savePacked(db, survey.id, survey.revision, made.parts);
+        } catch (error) {
+            // It can be looked at all the same; whoever opens it when there is space again keeps it.
+            if (!isFull(error)) throw error;
+            console.error(`survey ${survey.id} is packed and not kept: the disk with the data folder is full`);
+        }
         return made;
     });
 }

@@ -3,7 +3,17 @@
  * `secret` (its password, 0600), `run/` (locks, process numbers, socket), `log/`, `port`.
  */
 import { randomBytes, createHash } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import {
+    accessSync,
+    chmodSync,
+    constants,
+    existsSync,
+    mkdirSync,
+    readFileSync,
+    renameSync,
+    statSync,
+    writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -48,10 +58,15 @@ export function openDataFolder(path: string): DataFolder {
         socket: '',
     };
     try {
-        for (const part of [path, folder.run, folder.log]) mkdirSync(part, { recursive: true, mode: 0o700 });
+        for (const part of [path, folder.run, folder.log]) makeFolder(part);
+        for (const part of [path, folder.run, folder.log])
+            accessSync(part, constants.R_OK | constants.W_OK | constants.X_OK);
+        // One made by a version before, or by hand, may be open to others: what lies in it is not for them.
+        const { uid, mode } = statSync(path);
+        if (uid === process.getuid?.() && (mode & 0o077) !== 0) chmodSync(path, 0o700);
     } catch (error) {
         throw new UserError(
-            `The data folder ${path} cannot be made: ${(error as Error).message}. Choose another with --data.`,
+            `The data folder ${path} cannot be used: ${(error as Error).message}. Choose another with --data, or give it to the user who runs Edge Map.`,
         );
     }
     const formatFile = join(path, 'format');
@@ -65,6 +80,22 @@ export function openDataFolder(path: string): DataFolder {
     } else writeWhole(formatFile, `${FORMAT}\n`);
     folder.socket = socketPath(folder.run);
     return folder;
+}
+
+/**
+ * Makes a folder and those above it that are missing, one after the other; the user's umask applies. (The system's own way goes round for ever
+ * where a folder above says that there is nothing and takes nothing either, as /proc does.)
+ */
+export function makeFolder(path: string, mode = 0o700): void {
+    if (existsSync(path)) return;
+    const above = dirname(path);
+    if (above !== path) makeFolder(above, mode);
+    try {
+        mkdirSync(path, { mode });
+    } catch (error) {
+        // Somebody else made it in the meantime.
+        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
 }
 
 /** A socket path has a limit of about 107 bytes; a folder that lies deep gets its socket in a private temporary one. */

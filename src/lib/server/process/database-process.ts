@@ -20,6 +20,8 @@ export interface DatabaseAccess {
 }
 
 const NAME = 'edgemap';
+/** The database makes its files and folders for nobody but their owner. */
+const PRIVATE_FILES = { UMASK: '0600', UMASK_DIR: '0700' };
 const START_PATIENCE = 60_000;
 
 /** Where Debian puts server programs, which a user's PATH may lack. */
@@ -54,7 +56,7 @@ function install(folder: DataFolder): void {
             '--skip-test-db',
             '--skip-name-resolve',
         ],
-        { encoding: 'utf8', cwd: folder.path },
+        { encoding: 'utf8', cwd: folder.path, env: { ...process.env, ...PRIVATE_FILES } },
     );
     if (done.status !== 0) {
         rmSync(fresh, { recursive: true, force: true });
@@ -72,13 +74,13 @@ function writeInitFile(folder: DataFolder): string {
     writeWhole(
         path,
         [
-            `DELETE FROM mysql.global_priv WHERE User = '';`,
+            // One account: the installation makes others, for root under every name of the machine, without a password.
+            `DELETE FROM mysql.global_priv WHERE User NOT IN ('mariadb.sys', '${NAME}') OR (User = '${NAME}' AND Host <> 'localhost');`,
             'FLUSH PRIVILEGES;',
             `CREATE DATABASE IF NOT EXISTS ${NAME} CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin;`,
             `CREATE USER IF NOT EXISTS '${NAME}'@'localhost';`,
             `ALTER USER '${NAME}'@'localhost' IDENTIFIED BY '${secret}';`,
             `GRANT ALL ON ${NAME}.* TO '${NAME}'@'localhost';`,
-            `ALTER USER 'root'@'localhost' IDENTIFIED BY '${secret}';`,
             '',
         ].join('\n'),
     );
@@ -130,7 +132,7 @@ async function startServer(folder: DataFolder): Promise<ProcessIdentity> {
             '--performance-schema=OFF',
         ],
         // A group of its own: Ctrl-C in the terminal reaches us, and we end the server when its users have left.
-        { detached: true, stdio: ['ignore', log, log] },
+        { detached: true, stdio: ['ignore', log, log], env: { ...process.env, ...PRIVATE_FILES } },
     );
     closeSync(log);
     let failed = '';

@@ -227,6 +227,13 @@ async function insertChecked(connection: PoolConnection, tables: Iterable<TableR
     }
 }
 
+/** A batch before this one was never stored: behind the gap nothing may be, for its numbers would lead nowhere. */
+export class BatchMissing extends Error {
+    constructor(surveyId: number, missing: number, number: number) {
+        super(`survey ${surveyId}: batch ${number} was not stored, because batch ${missing} is missing`);
+    }
+}
+
 export interface StoreOptions {
     /** Whose job it must be. */
     owner?: string;
@@ -238,6 +245,7 @@ export interface StoreOptions {
  * Stores a batch, whole or not at all.
  * @param number number of the batch, from 1; a batch that was stored already (an answer got lost) is not stored again
  * @throws LeaseLost when the job is not that owner's
+ * @throws BatchMissing when the batch before it is not stored
  */
 export async function storeBatch(
     db: Database,
@@ -274,6 +282,7 @@ async function storeOnce(
             .for('update');
         if (!head) throw new Error(`survey ${surveyId} is gone`);
         if (head.batches >= number) return;
+        if (head.batches < number - 1) throw new BatchMissing(surveyId, head.batches + 1, number);
         const first = {
             evidence: batch.evidence.length === 0 ? 0 : await nextId(tx, schema.evidence, surveyId),
             file: batch.files.length === 0 ? 0 : await nextId(tx, schema.files, surveyId),

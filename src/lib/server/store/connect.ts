@@ -74,6 +74,13 @@ export function isPassing(error: unknown): boolean {
     return false;
 }
 
+/** The first line of what lies at the bottom of a failure: a failed query tells itself in full, rows and all. */
+export function reasonOf(error: unknown): string {
+    let at = error;
+    for (let depth = 0; at instanceof Error && at.cause instanceof Error && depth < 5; depth++) at = at.cause;
+    return (at instanceof Error ? at.message : String(at)).split('\n')[0]!.slice(0, 300);
+}
+
 /** Does something again while the database is away, up to a patience in milliseconds. */
 export async function whileAway<T>(work: () => Promise<T>, patience = 120_000, isOver?: () => boolean): Promise<T> {
     const until = Date.now() + patience;

@@ -2,7 +2,7 @@
  * The rows of a survey, table by table in the order of their keys, a bounded number at a time: however large the
  * survey, no more than a piece of it is held by the reading itself.
  */
-import { and, asc, between, eq, gt, max, ne } from 'drizzle-orm';
+import { and, asc, between, eq, gt, isNotNull, isNull, max, ne } from 'drizzle-orm';
 import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { z } from 'zod';
 import type { Signature } from '../../core/doubles/signature.ts';
@@ -155,6 +155,22 @@ export class RowReader {
             if (rows.length < PIECE) return;
             after = rows.at(-1)!.page;
         }
+    }
+
+    /** Pages of which only the row or only the facts are there: the two are stored together. */
+    async pagesInPart(): Promise<number[]> {
+        const { pageDetails: detail, pages: page } = schema;
+        const alone = await this.#db
+            .select({ page: detail.page })
+            .from(detail)
+            .leftJoin(page, and(eq(page.surveyId, detail.surveyId), eq(page.address, detail.page)))
+            .where(and(eq(detail.surveyId, this.#survey), isNull(page.address)));
+        const bare = await this.#db
+            .select({ page: page.address })
+            .from(page)
+            .leftJoin(detail, and(eq(detail.surveyId, page.surveyId), eq(detail.page, page.address)))
+            .where(and(eq(page.surveyId, this.#survey), isNotNull(page.status), isNull(detail.page)));
+        return [...alone, ...bare].map((row) => row.page);
     }
 
     /** All rows of a table of this survey, in the order of a number that leads its key, `piece` numbers at a time. */

@@ -1,5 +1,5 @@
 /** Surveys: made, found, paused, gone on with, closed, deleted. Their rows are in batch-store and rows-store. */
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { applyUrlRules } from '../../core/address/url-rules.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
@@ -190,16 +190,60 @@ export async function closeSurvey(
 
 /**
  * Lays a survey aside as it is: nothing is closed, and it is gone on with when somebody says so.
+ * @param trouble why, as sentences, where nobody asked for it
  * @throws LeaseLost when the job is not that owner's
  */
-export async function pauseSurvey(db: Database, id: number, readMilliseconds: number, owner?: string): Promise<void> {
+export async function pauseSurvey(
+    db: Database,
+    id: number,
+    readMilliseconds: number,
+    owner?: string,
+    trouble = '',
+): Promise<void> {
     await db.transaction(async (tx) => {
         await mustOwn(tx, id, owner);
-        await tx.update(schema.surveys).set({ state: 'paused', readMilliseconds }).where(eq(schema.surveys.id, id));
+        await tx
+            .update(schema.surveys)
+            .set({ state: 'paused', trouble, readMilliseconds })
+            .where(eq(schema.surveys.id, id));
         await tx
             .update(schema.jobs)
             .set({ state: 'paused', owner: '', leaseUntil: 0, stopAsked: false, pauseAsked: false })
             .where(eq(schema.jobs.surveyId, id));
+    });
+}
+
+/**
+ * Lays a survey aside that nobody has taken up yet.
+ * @returns false when somebody has, or there is none
+ */
+export async function pauseWaiting(db: Database, id: number): Promise<boolean> {
+    return db.transaction(async (tx) => {
+        const [job] = await tx.select().from(schema.jobs).where(eq(schema.jobs.surveyId, id)).for('update');
+        if (job?.state !== 'waiting') return false;
+        await tx.update(schema.surveys).set({ state: 'paused' }).where(eq(schema.surveys.id, id));
+        await tx
+            .update(schema.jobs)
+            .set({ state: 'paused', stopAsked: false, pauseAsked: false })
+            .where(eq(schema.jobs.id, job.id));
+        return true;
+    });
+}
+
+/**
+ * Has a survey that was laid aside closed with what was read: a worker takes it up and stops at once.
+ * @returns false when it is not laid aside
+ */
+export async function closePaused(db: Database, id: number): Promise<boolean> {
+    return db.transaction(async (tx) => {
+        const [row] = await tx.select().from(schema.surveys).where(eq(schema.surveys.id, id)).for('update');
+        if (row?.state !== 'paused' || row.isDeleted) return false;
+        await tx.update(schema.surveys).set({ state: 'waiting', trouble: '' }).where(eq(schema.surveys.id, id));
+        await tx
+            .update(schema.jobs)
+            .set({ state: 'waiting', owner: '', leaseUntil: 0, stopAsked: true, pauseAsked: false })
+            .where(eq(schema.jobs.surveyId, id));
+        return true;
     });
 }
 
@@ -217,6 +261,8 @@ export async function resumeSurvey(
     change: {
         decisions?: SurveyDecisions;
         limits?: Partial<Pick<SurveySettings, 'maxPages' | 'maxDepth' | 'maxMinutes'>>;
+        /** Whoever goes on with it at once; without one any worker does. */
+        lease?: { owner: string; leaseUntil: number };
     } = {},
 ): Promise<boolean> {
     return db.transaction(async (tx) => {
@@ -240,7 +286,14 @@ export async function resumeSurvey(
             .where(eq(schema.surveys.id, id));
         await tx
             .update(schema.jobs)
-            .set({ state: 'waiting', owner: '', leaseUntil: 0, stopAsked: false, pauseAsked: false })
+            .set({
+                state: change.lease ? 'running' : 'waiting',
+                owner: '',
+                leaseUntil: 0,
+                ...change.lease,
+                stopAsked: false,
+                pauseAsked: false,
+            })
             .where(eq(schema.jobs.surveyId, id));
         return true;
     });
@@ -273,9 +326,10 @@ export async function deleteSurveys(db: Database, ids: number[]): Promise<void> 
     });
 }
 
-/** Rows of pages of a survey. */
-export async function countPages(db: Database, surveyId: number): Promise<number> {
-    return db.$count(schema.pages, eq(schema.pages.surveyId, surveyId));
+/** Pages of a survey that were asked for and settled, whatever they answered. */
+export async function countRead(db: Database, surveyId: number): Promise<number> {
+    const { pages } = schema;
+    return db.$count(pages, and(eq(pages.surveyId, surveyId), or(isNotNull(pages.status), ne(pages.failure, ''))));
 }
 
 /** Rows swept in one statement: few enough that nothing waits behind it. */

@@ -30,9 +30,16 @@
     const open = $derived(
         progress === null
             ? 0
-            : progress.found - progress.read - progress.closedByRobots - progress.actions - progress.trapped,
+            : progress.found -
+                  progress.read -
+                  progress.unanswered -
+                  progress.closedByRobots -
+                  progress.actions -
+                  progress.trapped,
     );
     const left = $derived(progress && progress.rate > 0 ? Math.ceil(Math.max(0, open) / progress.rate) : null);
+    /** Why it is laid aside, or could not be made. */
+    const trouble = $derived(live?.trouble || data.survey.trouble);
     const canGoOn = $derived(!isRunning && (phase !== 'finished' || data.survey.cut.some((cut) => cut !== 'spot')));
 
     $effect(() => {
@@ -113,6 +120,7 @@
             {#if phase === 'waiting'}Survey {data.survey.number} waits to be taken up.
             {:else if isKnocking}Survey {data.survey.number} knocks at the door first.
             {:else if phase === 'running'}Survey {data.survey.number} is running.
+            {:else if phase === 'paused' && trouble !== ''}Survey {data.survey.number} was laid aside; nothing is lost.
             {:else if phase === 'paused'}Survey {data.survey.number} is paused; nothing is lost.
             {:else if phase === 'failed'}Survey {data.survey.number} could not be made.
             {:else if phase === 'stopped'}Survey {data.survey.number} was stopped; what was read is kept.
@@ -136,16 +144,17 @@
                 <a class="set" href="/sites/{data.site.id}/door?knock={data.knock.id}">{moment(data.knock.at)}</a>
             </p>
         {/if}
+        {#if trouble !== '' && (phase === 'failed' || phase === 'paused')}
+            <p class="fault-line mt-2 max-w-[760px] break-words" role="alert">{trouble}</p>
+        {/if}
+        {#if isRunning && progress && progress.warning !== ''}
+            <p class="risk-line mt-2 max-w-[760px]">{progress.warning}</p>
+        {/if}
         {#if phase === 'failed'}
-            <p class="fault-line mt-2 max-w-[760px] break-words">{live?.trouble || data.survey.trouble}</p>
-            <p class="mt-2">
+            <p class="mt-2 flex gap-2 flex-wrap">
+                <a class="tb filled" href="/sites/{data.site.id}/new-survey">Change the settings and try again</a>
                 <a class="tb outlined" href="/sites/{data.site.id}/door">Knock at the door: what shuts it?</a>
-            </p>
-            <p class="mt-2 flex gap-2">
-                <a class="tb outlined" href="/sites/{data.site.id}/new-survey">Change the settings and try again</a><a
-                    class="tb"
-                    href="{base}/brief">What was found all the same</a
-                >
+                <a class="tb" href="{base}/brief">What was found all the same</a>
             </p>
         {/if}
         <p class="mt-2 flex gap-2 flex-wrap items-center">
@@ -165,9 +174,21 @@
                 {#if lost}<span class="ink2">The connection to the server was lost; trying again.</span>{/if}
             {:else if !isEarlier}
                 {#if canGoOn}
-                    <button class="tb filled" onclick={() => askAndLook('resume')} disabled={asking !== ''}
-                        >{phase === 'paused' ? 'Go on' : 'Go on where it ended'}</button
+                    <button
+                        class="tb {phase === 'failed' ? 'outlined' : 'filled'}"
+                        onclick={() => askAndLook('resume')}
+                        disabled={asking !== ''}
+                        >{phase === 'paused'
+                            ? 'Go on'
+                            : phase === 'failed'
+                              ? 'Try again as it is'
+                              : 'Go on where it ended'}</button
                     >
+                    {#if phase === 'paused'}
+                        <button class="tb outlined" onclick={() => askAndLook('stop')} disabled={asking !== ''}
+                            >Close it with what is read</button
+                        >
+                    {/if}
                     {#if data.survey.cut.includes('max-pages')}
                         <button
                             class="tb outlined"

@@ -1,11 +1,12 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore, findRoute } from '$lib/server/app.ts';
-import { askToPause } from '$lib/server/store/job-store.ts';
+import { findRoute, isClosed } from '$lib/server/app.ts';
+import { layAside } from '$lib/server/survey-actions.ts';
 
-/** Lays a running survey aside; nothing is closed, and it can be gone on with. */
+/** Lays a running or waiting survey aside; nothing is closed, and it can be gone on with. */
 export async function POST({ params }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    await askToPause(appStore().db, found.survey.id);
+    if (isClosed(found.survey)) error(409, 'The survey has ended already.');
+    await layAside(found.survey);
     return json({ ok: true });
 }

@@ -1,11 +1,12 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore, findRoute } from '$lib/server/app.ts';
-import { askToStop } from '$lib/server/store/job-store.ts';
+import { findRoute, isClosed } from '$lib/server/app.ts';
+import { stop } from '$lib/server/survey-actions.ts';
 
-/** Stops a running survey; what was read is kept. */
+/** Stops a survey that runs, waits or is laid aside; what was read is kept. */
 export async function POST({ params }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    await askToStop(appStore().db, found.survey.id);
+    if (isClosed(found.survey)) error(409, 'The survey has ended already.');
+    await stop(found.survey);
     return json({ ok: true });
 }

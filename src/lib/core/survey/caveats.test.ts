@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { completenessOf } from '../evidence/completeness.ts';
+import { packSurvey } from '../packed/pack-survey.ts';
+import { caveatsOf, FILES_LEFT } from './caveats.ts';
+
+const site = (): Site =>
+    new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/slow' }, { to: '/large' }, { to: '/gone' }, { to: '/dead' }])
+        .page('/slow', [], { failure: 'the document took more than 30 seconds of computing to read' })
+        .page('/large', [], { bodyTrouble: 'the body is longer than 10 bytes; the rest was not read' })
+        .page('/gone', [], { status: 404 })
+        // No answer is no document that was given up: it has its own reason.
+        .page('/dead', [], { status: null, notRead: 'timeout', failure: 'no answer' });
+
+describe('caveatsOf', () => {
+    it('counts documents that were given up and bodies that were cut, and nothing else', () => {
+        const packed = packSurvey(site().measure()).survey;
+        expect(packed.head.complete).toBe(true);
+        expect(caveatsOf(packed)).toEqual([
+            '1 document was given up, because reading took too long or broke off: links on it are not known',
+            '1 body did not arrive whole, or was longer than the limit: what stood behind the cut is not known',
+        ]);
+    });
+
+    it('tells of sitemaps beyond the limit', () => {
+        const url = `${ORIGIN}/map-2001.xml`;
+        const packed = packSurvey(site().measure()).survey;
+        packed.head.files.push({
+            kind: 'sitemap',
+            url,
+            status: null,
+            note: `${FILES_LEFT} 7 beyond 2,000`,
+            entries: null,
+        });
+        packed.head.files.push({
+            kind: 'sitemap',
+            url: `${ORIGIN}/map.xml`,
+            status: 200,
+            note: '3 addresses',
+            entries: 3,
+        });
+        expect(caveatsOf(packed).slice(2)).toEqual([`sitemaps from ${url} on were ${FILES_LEFT} 7 beyond 2,000`]);
+    });
+
+    it('says nothing where all was read whole, and is among what a survey cannot claim', () => {
+        const whole = packSurvey(new Site().known('/', 'manual').page('/').measure()).survey;
+        expect(caveatsOf(whole)).toEqual([]);
+        const said = completenessOf(packSurvey(site().measure()).survey, new Set()).cannotClaim;
+        expect(said.join(' ')).toContain('1 document was given up');
+    });
+});
