@@ -5,6 +5,7 @@
 import { hostOf, originOf, pathOf } from '../address/address.ts';
 import type { SitemapStep } from '../door/door-report.ts';
 import type { SitemapFile, SitemapTroubleCode } from './read-sitemap.ts';
+import { isW3cDate } from './w3c-date.ts';
 
 /** What was had of one sitemap, as far as it was had. */
 export interface SitemapKnock {
@@ -28,10 +29,6 @@ export interface SitemapKnock {
     at: number;
 }
 
-/** W3C date and time format as the protocol wants it: a date, or a date and time with its zone. */
-const W3C_DATE =
-    /^\d{4}(?:-(?:0[1-9]|1[0-2])(?:-(?:0[1-9]|[12]\d|3[01])(?:T\d{2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:Z|[+-]\d{2}:\d{2}))?)?)?$/;
-
 const FORM_TROUBLES: readonly SitemapTroubleCode[] = [
     'empty',
     'html',
@@ -39,8 +36,22 @@ const FORM_TROUBLES: readonly SitemapTroubleCode[] = [
     'not-a-sitemap',
     'namespace',
     'doctype',
+    'encoding',
+    'broken-text',
+    'cut',
 ];
-const ENTRY_TROUBLES: readonly SitemapTroubleCode[] = ['bad-address', 'no-loc', 'too-long', 'too-many'];
+/** Odd, and no hindrance to whoever reads it. */
+const ODD_FORM: readonly SitemapTroubleCode[] = ['doctype', 'namespace', 'encoding'];
+const ENTRY_TROUBLES: readonly SitemapTroubleCode[] = [
+    'bare-ampersand',
+    'bad-address',
+    'relative',
+    'blank',
+    'two-locs',
+    'no-loc',
+    'too-long',
+    'too-many',
+];
 
 export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
     const steps: SitemapStep[] = [];
@@ -121,7 +132,7 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
             file.kind === 'unknown' ? false : null,
         );
     }
-    const fatal = form.filter((trouble) => trouble.code !== 'doctype' && trouble.code !== 'namespace');
+    const fatal = form.filter((trouble) => !ODD_FORM.includes(trouble.code));
     add(
         'form',
         'read it as a sitemap',
@@ -209,7 +220,7 @@ function dateTroubles(file: SitemapFile, now: number): string[] {
     const troubles: string[] = [];
     for (const { lastmod, line } of file.entries) {
         if (lastmod === '') continue;
-        if (!W3C_DATE.test(lastmod)) troubles.push(`line ${line}: “${lastmod}” is no date as the protocol wants it`);
+        if (!isW3cDate(lastmod)) troubles.push(`line ${line}: “${lastmod}” is no date as the protocol wants it`);
         // A day's grace: the site may lie in a zone that is ahead.
         else if (Date.parse(lastmod) > now + 86_400_000) troubles.push(`line ${line}: ${lastmod} lies in the future`);
     }

@@ -64,16 +64,126 @@ describe('readSitemap', () => {
         ]);
     });
 
-    it('keeps what stood before a break in the XML and says where it is', () => {
+    it('tells of an ampersand that is not escaped with its line, and reads on', () => {
         const file = readSitemap(
             urlset(
-                '<url><loc>https://site.example/a</loc></url>\n<url><loc>https://site.example/b?x=1&y</loc></url>\n<url><loc>https://site.example/c</loc></url>',
+                '<url><loc>https://site.example/a</loc></url>\n<url><loc>https://site.example/b?x=1&y</loc></url>\n<url><loc>https://site.example/c?d&copy=1</loc></url>',
             ),
             BASE,
         );
-        expect(file.entries.map((entry) => entry.url)).toEqual(['https://site.example/a']);
-        expect(file.troubles).toHaveLength(1);
-        expect(file.troubles[0]).toMatchObject({ code: 'not-xml', line: 4 });
+        expect(file.entries).toEqual([
+            { url: 'https://site.example/a', lastmod: '', line: 3 },
+            { url: 'https://site.example/b?x=1&y', lastmod: '', line: 4 },
+            { url: 'https://site.example/c?d&copy=1', lastmod: '', line: 5 },
+        ]);
+        expect(file.troubles).toEqual([
+            { code: 'bare-ampersand', line: 4, say: 'An "&" must be written "&amp;" in XML: "&y".' },
+            { code: 'bare-ampersand', line: 5, say: 'An "&" must be written "&amp;" in XML: "&copy=1".' },
+        ]);
+    });
+
+    it('leaves ampersands alone where they may stand', () => {
+        const file = readSitemap(
+            urlset('<!-- a & b -->\n<url><loc><![CDATA[https://site.example/?a&b]]></loc></url><?x a & b?>'),
+            BASE,
+        );
+        expect(file.troubles).toEqual([]);
+        expect(file.entries.map(({ url }) => url)).toEqual(['https://site.example/?a&b']);
+    });
+
+    it.each([
+        ['an entry that is not closed', '<url><loc>https://site.example/b</url>'],
+        ['a tag that is not closed', '<url><loc>https://site.example/b</loc'],
+        ['an entity nobody knows', '<url><loc>https://site.example/b&eacute;</loc></url>'],
+        ['a control character', '<url><loc>https://site.example/\u0001</loc></url>'],
+    ])('passes a break in the XML: %s', (_, broken) => {
+        const good = (path: string): string => `<url><loc>https://site.example/${path}</loc></url>`;
+        const file = readSitemap(urlset([good('a'), broken, good('c'), broken, good('e'), good('f')].join('\n')), BASE);
+        expect(file.entries.map(({ url, line }) => [url.slice(-1), line])).toEqual([
+            ['a', 3],
+            ['c', 5],
+            ['e', 7],
+            ['f', 8],
+        ]);
+        expect(file.troubles.map(({ code, line }) => [code, line])).toEqual([
+            ['not-xml', 4],
+            ['not-xml', 6],
+        ]);
+    });
+
+    it('passes breaks in a file whose elements have a prefix', () => {
+        const file = readSitemap(
+            `<m:urlset xmlns:m="${SITEMAP_NAMESPACE}"><m:url><m:loc>https://site.example/a</m:url><m:url><m:loc>https://site.example/b</m:loc></m:url></m:urlset>`,
+            BASE,
+        );
+        expect(file.entries.map(({ url }) => url)).toEqual(['https://site.example/b']);
+    });
+
+    it('bounds what it tells of a file that is nothing but breaks, and ends', () => {
+        const file = readSitemap(urlset('<url><loc>https://site.example/a</url>\n'.repeat(20_000)), BASE);
+        expect(file.entries).toEqual([]);
+        expect(file.troubles).toHaveLength(100);
+    });
+
+    it('reads the first of two addresses in one entry, and says so', () => {
+        const file = readSitemap(
+            urlset('<url><loc>https://site.example/a</loc>\n<loc>https://site.example/b</loc></url>'),
+            BASE,
+        );
+        expect(file.entries.map(({ url }) => url)).toEqual(['https://site.example/a']);
+        expect(file.troubles).toMatchObject([{ code: 'two-locs', line: 3 }]);
+    });
+
+    it('does not take an element of another namespace for an address or a date', () => {
+        const file = readSitemap(
+            urlset(
+                '<url xmlns:v="https://media.example/video"><v:loc>https://site.example/film</v:loc><loc>https://site.example/a</loc><v:lastmod>1999</v:lastmod></url>',
+            ),
+            BASE,
+        );
+        expect(file).toMatchObject({ entries: [{ url: 'https://site.example/a', lastmod: '' }], troubles: [] });
+    });
+
+    it('trims the date as it is written', () => {
+        const file = readSitemap(
+            urlset('<url><loc>https://site.example/a</loc><lastmod>\n 2026-03-02 \n</lastmod></url>'),
+            BASE,
+        );
+        expect(file.entries[0]?.lastmod).toBe('2026-03-02');
+    });
+
+    it('takes a date in CDATA', () => {
+        const file = readSitemap(
+            urlset('<url><loc>https://site.example/a</loc><lastmod><![CDATA[2026-03-02]]></lastmod></url>'),
+            BASE,
+        );
+        expect(file.entries[0]?.lastmod).toBe('2026-03-02');
+    });
+
+    it('tells of a relative address, in an index too, and reads what it leads to', () => {
+        const file = readSitemap(
+            `<sitemapindex xmlns="${SITEMAP_NAMESPACE}">\n<sitemap><loc>/one.xml</loc></sitemap></sitemapindex>`,
+            BASE,
+        );
+        expect(file.entries).toMatchObject([{ url: 'https://site.example/one.xml' }]);
+        expect(file.troubles).toEqual([
+            {
+                code: 'relative',
+                line: 2,
+                say: '"/one.xml" is no whole address; it was read as https://site.example/one.xml.',
+            },
+        ]);
+    });
+
+    it('tells of a blank within an address, and not of those around it', () => {
+        const file = readSitemap(
+            urlset(
+                '<url><loc>\n https://site.example/a b \n</loc></url><url><loc> https://site.example/c </loc></url>',
+            ),
+            BASE,
+        );
+        expect(file.entries.map(({ url }) => url)).toEqual(['https://site.example/a%20b', 'https://site.example/c']);
+        expect(file.troubles).toMatchObject([{ code: 'blank', line: 3 }]);
     });
 
     it('expands no entity beyond the five of XML, and says that there is a DOCTYPE', () => {
@@ -90,8 +200,10 @@ describe('readSitemap', () => {
         ['<!DOCTYPE html><html><body>Not found</body></html>', 'html'],
         ['<feed xmlns="http://www.w3.org/2005/Atom"></feed>', 'empty'],
         [urlset('<url><loc>https://site.example/a</loc></url>', 'https://other.example/sitemap'), 'namespace'],
-        [urlset('<url><loc>no address at all</loc></url>').replace(BASE, ''), ''],
+        [urlset('<url><loc>no-address</loc></url>'), 'relative'],
         [urlset('<url><loc>http://</loc></url>'), 'bad-address'],
+        [urlset(`<url><loc>https://site.example/${'a'.repeat(2_027)}</loc></url>`), 'too-long'],
+        [urlset(`<url><loc>https://site.example/${'a'.repeat(2_026)}</loc></url>`), ''],
         [urlset('<url><lastmod>2026-01-01</lastmod></url>'), 'no-loc'],
         [urlset(''), 'empty'],
     ])('says what is wrong with %j: %s', (text, code) => {

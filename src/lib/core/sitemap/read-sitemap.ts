@@ -27,8 +27,17 @@ export type SitemapTroubleCode =
     | 'not-a-sitemap'
     | 'namespace'
     | 'doctype'
+    | 'encoding'
+    | 'broken-text'
+    | 'cut'
+    | 'bare-ampersand'
     | 'bad-address'
+    | 'relative'
+    | 'blank'
+    | 'two-locs'
     | 'no-loc'
+    | 'nested'
+    | 'loop'
     | 'too-many'
     | 'too-long';
 
@@ -72,75 +81,188 @@ export function readSitemap(text: string, base: string): SitemapFile {
         return readFeed(text, base, file, trouble);
     }
 
-    const parser = new SaxesParser({ xmlns: true });
-    const path: string[] = [];
-    let loc = '';
-    let lastmod = '';
-    let entryLine = 0;
-    let stopped = false;
-
-    parser.on('doctype', () => {
-        trouble('doctype', parser.line, 'The file has a DOCTYPE; what it declares was not read.');
-    });
-    parser.on('opentag', (tag) => {
-        const local = tag.uri === SITEMAP_NAMESPACE || path.length < 3 ? tag.local : tag.name;
-        if (path.length === 0) {
-            if (local === 'urlset' || local === 'sitemapindex') {
-                file.kind = local;
-                if (tag.uri !== SITEMAP_NAMESPACE) {
-                    trouble('namespace', parser.line, `The namespace is "${tag.uri}", not "${SITEMAP_NAMESPACE}".`);
-                }
-            } else {
-                trouble(
-                    'not-a-sitemap',
-                    parser.line,
-                    `The file starts with <${tag.name}>, not <urlset> or <sitemapindex>.`,
-                );
-                stopped = true;
-            }
-        }
-        path.push(local);
-        if (path.length === 2 && isEntry(local, file.kind)) {
-            loc = '';
-            lastmod = '';
-            entryLine = parser.line;
-        }
-    });
-    parser.on('text', (value) => {
-        if (path.length !== 3) return;
-        if (path[2] === 'loc') loc += value;
-        else if (path[2] === 'lastmod') lastmod += value;
-    });
-    parser.on('cdata', (value) => {
-        if (path.length === 3 && path[2] === 'loc') loc += value;
-    });
-    parser.on('closetag', () => {
-        const local = path.pop() ?? '';
-        if (stopped || path.length !== 1 || !isEntry(local, file.kind)) return;
-        const written = loc.trim();
-        if (written === '') {
-            trouble('no-loc', entryLine, 'An entry has no address (no <loc>).');
-            return;
-        }
-        if (!addEntry(file, { written, lastmod, line: entryLine }, base, trouble)) stopped = true;
-    });
-    parser.on('error', (error) => {
-        if (!stopped) {
-            const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
-            // A bad entity is only noticed lines later; the entry it stands in is the better place to look.
-            const line = path.length >= 2 ? entryLine : parser.line;
-            trouble('not-xml', line, `The XML is broken at line ${line}: ${what}. What stood before it was read.`);
-        }
-        stopped = true;
-    });
-
-    // In pieces, so that a broken or endless file is not read to its end.
-    for (let at = 0; at < text.length && !stopped; at += 65_536) parser.write(text.slice(at, at + 65_536));
-    if (!stopped) parser.close();
+    readXml(text, base, file, trouble);
     if (file.kind !== 'unknown' && file.entries.length === 0 && file.troubles.length === 0) {
         trouble('empty', 0, 'The file lists no address.');
     }
     return file;
+}
+
+/** An entry while its elements are read. */
+interface OpenEntry {
+    locs: string[];
+    lastmod: string;
+    line: number;
+    /** Where its content begins in the file. */
+    from: number;
+}
+
+/**
+ * Reads the XML of a sitemap. Where it is broken, the break is told and reading goes on at the next entry, as if the
+ * file began there; O(characters), for each restart lies behind the one before.
+ */
+function readXml(written: string, base: string, file: SitemapFile, trouble: Report): void {
+    const text = escapeEntities(written, trouble);
+    /** The root's open tag as it stands in the file: an entry alone would have lost its namespaces. */
+    let root = '';
+    for (let from = 0, line = 1; ;) {
+        const run = readEntries(root, text, from, line, base, file, trouble);
+        if (run.ended || file.kind === 'unknown') return;
+        root ||= text.slice(run.rootFrom, run.rootTo);
+        const next = new RegExp(`<(?:[\\w.-]+:)?${ENTRY_OF[file.kind as 'urlset']}(?=[\\s>])`, 'g');
+        next.lastIndex = Math.max(run.brokeAt, from + 1);
+        const found = next.exec(text);
+        if (!found || file.troubles.length >= MAX_TROUBLES) return;
+        line += linesIn(text, from, found.index);
+        from = found.index;
+    }
+}
+
+const ENTRY_OF = { urlset: 'url', sitemapindex: 'sitemap' } as const;
+
+function linesIn(text: string, from: number, to: number): number {
+    let lines = 0;
+    for (let at = text.indexOf('\n', from); at !== -1 && at < to; at = text.indexOf('\n', at + 1)) lines++;
+    return lines;
+}
+
+interface Run {
+    /** Nothing more is to be read: the end was reached, or the file is full. */
+    ended: boolean;
+    /** Where the entry that is broken begins: behind it the next one is looked for. */
+    brokeAt: number;
+    rootFrom: number;
+    rootTo: number;
+}
+
+/** Reads entries from a place on, with the root's tag put before, to the end or to where the XML breaks. */
+function readEntries(
+    root: string,
+    text: string,
+    from: number,
+    firstLine: number,
+    base: string,
+    file: SitemapFile,
+    trouble: Report,
+): Run {
+    const parser = new SaxesParser({ xmlns: true });
+    const before = firstLine - 1 - linesIn(root, 0, root.length);
+    const lineNow = (): number => parser.line + before;
+    const place = (): number => from + parser.position - root.length;
+    /** Names of open elements; one of another namespace than the root's is none of ours. */
+    const path: string[] = [];
+    let namespace = '';
+    let entry: OpenEntry | null = null;
+    let stopped = false;
+    const run: Run = { ended: true, brokeAt: text.length, rootFrom: 0, rootTo: 0 };
+
+    parser.on('doctype', () => {
+        trouble('doctype', lineNow(), 'The file has a DOCTYPE; what it declares was not read.');
+    });
+    parser.on('opentagstart', () => {
+        if (path.length === 0 && root === '') run.rootFrom = text.lastIndexOf('<', parser.position - 1);
+    });
+    parser.on('opentag', (tag) => {
+        if (path.length === 0) {
+            namespace = tag.uri;
+            if (root === '') {
+                run.rootTo = parser.position;
+                if (tag.local === 'urlset' || tag.local === 'sitemapindex') {
+                    file.kind = tag.local;
+                    if (tag.uri !== SITEMAP_NAMESPACE) {
+                        trouble('namespace', lineNow(), `The namespace is "${tag.uri}", not "${SITEMAP_NAMESPACE}".`);
+                    }
+                } else {
+                    trouble(
+                        'not-a-sitemap',
+                        lineNow(),
+                        `The file starts with <${tag.name}>, not <urlset> or <sitemapindex>.`,
+                    );
+                    stopped = true;
+                }
+            }
+        }
+        path.push(tag.uri === namespace ? tag.local : '');
+        if (path.length === 2 && isEntry(path[1]!, file.kind))
+            entry = { locs: [], lastmod: '', line: lineNow(), from: place() };
+        else if (path.length === 3 && path[2] === 'loc') entry?.locs.push('');
+    });
+    const words = (value: string): void => {
+        if (!entry || path.length !== 3) return;
+        if (path[2] === 'loc') entry.locs[entry.locs.length - 1] += value;
+        else if (path[2] === 'lastmod') entry.lastmod += value;
+    };
+    parser.on('text', words);
+    parser.on('cdata', words);
+    parser.on('closetag', () => {
+        path.pop();
+        if (stopped || path.length !== 1 || !entry) return;
+        const { locs, lastmod, line } = entry;
+        entry = null;
+        const [written = ''] = locs.map((loc) => loc.trim()).filter((loc) => loc !== '');
+        if (locs.length > 1) {
+            trouble('two-locs', line, `An entry has ${locs.length} addresses where one is due; the first was read.`);
+        }
+        if (written === '') trouble('no-loc', line, 'An entry has no address (no <loc>).');
+        else if (!addEntry(file, { written, lastmod, line }, base, trouble)) stopped = true;
+    });
+    parser.on('error', (error) => {
+        if (stopped) return;
+        const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
+        // What is left open is only noticed lines later; the entry it stands in is the better place to look.
+        const line = entry?.line ?? lineNow();
+        trouble(
+            'not-xml',
+            line,
+            `The XML is broken at line ${line}: ${what}. What can be read before and behind it was read.`,
+        );
+        run.ended = false;
+        run.brokeAt = entry?.from ?? place();
+        stopped = true;
+    });
+
+    // In pieces, so that a broken or endless file is not read to its end.
+    if (root !== '') parser.write(root);
+    for (let at = from; at < text.length && !stopped; at += 65_536) parser.write(text.slice(at, at + 65_536));
+    if (!stopped) parser.close();
+    return run;
+}
+
+const XML_ENTITIES = /^&(?:amp|lt|gt|quot|apos|#\d{1,7}|#x[\da-fA-F]{1,6});/;
+
+/**
+ * An `&` that begins no entity becomes `&amp;`, and is told with its line. CDATA sections, comments
+ * and processing instructions are left as they are.
+ */
+function escapeEntities(text: string, trouble: Report): string {
+    if (!text.includes('&')) return text;
+    const pieces: string[] = [];
+    let from = 0;
+    let line = 1;
+    let counted = 0;
+    const special = /<!\[CDATA\[|<!--|<\?|&/g;
+    for (let found = special.exec(text); found; found = special.exec(text)) {
+        const at = found.index;
+        const end = { '<![CDATA[': ']]>', '<!--': '-->', '<?': '?>' }[found[0]];
+        if (end !== undefined) {
+            const close = text.indexOf(end, at + found[0].length);
+            if (close === -1) break;
+            special.lastIndex = close + end.length;
+            continue;
+        }
+        const ahead = text.slice(at, at + 40);
+        if (XML_ENTITIES.test(ahead)) continue;
+        // One with a name we do not know is an error of its own: nobody can say what it stands for.
+        if (/^&[A-Za-z][\w.-]*;/.test(ahead)) continue;
+        line += linesIn(text, counted, at);
+        counted = at;
+        trouble('bare-ampersand', line, `An "&" must be written "&amp;" in XML: "${ahead.split(/[\s<]/, 1)[0]}".`);
+        pieces.push(text.slice(from, at), '&amp;');
+        from = at + 1;
+    }
+    if (from === 0) return text;
+    pieces.push(text.slice(from));
+    return pieces.join('');
 }
 
 type Report = (code: SitemapTroubleCode, line: number, say: string) => void;
@@ -158,7 +280,16 @@ function addEntry(
         return false;
     }
     if (written.length >= MAX_LOC_LENGTH) trouble('too-long', line, 'An address has 2,048 characters or more.');
+    if (/\s/.test(written))
+        trouble('blank', line, `"${written.slice(0, 200)}" holds a blank, which must be written %20.`);
     const found = readAddress(written, base);
+    if (found.ok && !/^[a-z][a-z\d+.-]*:/i.test(written)) {
+        trouble(
+            'relative',
+            line,
+            `"${written.slice(0, 200)}" is no whole address; it was read as ${found.address.url}.`,
+        );
+    }
     if (found.ok) file.entries.push({ url: found.address.url, lastmod: lastmod.trim().slice(0, 64), line });
     else trouble('bad-address', line, `"${written.slice(0, 200)}" is no usable address.`);
     return true;

@@ -31,7 +31,8 @@ import { ParsePool } from './parse-pool.ts';
 import { PatientClient } from './patient-client.ts';
 import { pinsOf } from './pins.ts';
 import { RobotsFiles, type OriginRobots } from './robots-files.ts';
-import { unpackedText, USUAL_PLACES } from './sitemap-files.ts';
+import { USUAL_PLACES } from './sitemap-files.ts';
+import { sitemapText } from './sitemap-text.ts';
 
 export interface DoorInput {
     settings: SurveySettings;
@@ -331,15 +332,14 @@ class DoorCheck {
         if (!answer?.ok || answer.status !== 200) return knock;
         knock.contentType = answer.headers.get('content-type')?.[0] ?? '';
         knock.caching = staleCaching(answer.headers);
-        const text = await unpackedText(answer);
+        const text = await sitemapText(answer);
         if (!text.ok) {
             knock.bodyTrouble = text.say;
             return knock;
         }
-        knock.bytes = Buffer.byteLength(text.text);
-        knock.bodyTrouble =
-            answer.bodyTrouble !== '' ? answer.bodyTrouble : text.cut ? 'larger than 50 MiB unpacked' : '';
+        knock.bytes = text.bytes;
         knock.file = readSitemap(text.text, at);
+        knock.file.troubles.unshift(...text.troubles);
         return knock;
     }
 

@@ -1,13 +1,15 @@
-/** The sitemaps of a site: found by robots lines and at the usual places, read as evidence, indexes followed once. */
-import { createGunzip } from 'node:zlib';
-import { Readable } from 'node:stream';
+/**
+ * The sitemaps of a site: found by robots lines and at the usual places, read as evidence. Indexes are followed, also
+ * where one names another, which the protocol does not allow and sites do all the same.
+ */
 import { readAddress } from '../../core/address/address.ts';
 import { isRedirectStatus } from '../../core/gates/gates.ts';
-import { MAX_SITEMAP_BYTES, readSitemap, type SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
+import { readSitemap, type SitemapEntry, type SitemapFile } from '../../core/sitemap/read-sitemap.ts';
+import { FILES_LEFT } from '../../core/survey/caveats.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
-import { charsetOf } from './charset.ts';
 import { filesOfIndex, indexText } from './earlier-run.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
+import { sitemapText } from './sitemap-text.ts';
 
 export interface SitemapSource {
     url: string;
@@ -36,84 +38,109 @@ export interface SitemapAccess {
 
 /** At most this many files of one site are read. */
 const MAX_FILES = 2_000;
+/** Indexes within one another. */
+const MOST_WITHIN = 5;
 const MAX_REDIRECTS = 5;
 export const USUAL_PLACES = ['/sitemap.xml', '/sitemap_index.xml'];
 
+/** A file to be read, and the indexes that lead to it, outermost first. */
+interface Wanted extends SitemapSource {
+    within: readonly string[];
+}
+
 /** Reads all sitemaps that start from the sources, one after the other. */
 export async function* readSitemaps(sources: SitemapSource[], access: SitemapAccess): AsyncGenerator<ReadSitemapFile> {
-    const queue = sources.map((source) => ({ ...source, inIndex: false }));
+    const queue: Wanted[] = sources.map((source) => ({ ...source, within: [] }));
     const seen = new Set<string>();
-    for (let at = 0; at < queue.length && seen.size < MAX_FILES && !access.stopped(); at++) {
-        const source = queue[at]!;
-        if (seen.has(source.url)) continue;
-        seen.add(source.url);
-        const known = await access.stored(source.url);
-        if (known) {
-            if (!source.inIndex) {
-                for (const entry of filesOfIndex(known.row)) {
-                    queue.push({ ...entry, namedBy: source.url, inIndex: true });
-                }
-            }
-            yield { ...known, answer: null };
-            continue;
+    for (let at = 0; at < queue.length && !access.stopped(); at++) {
+        const wanted = queue[at]!;
+        if (seen.has(wanted.url)) continue;
+        if (seen.size >= MAX_FILES) {
+            const left = new Set(
+                queue
+                    .slice(at)
+                    .map(({ url }) => url)
+                    .filter((url) => !seen.has(url)),
+            ).size;
+            const note = `${FILES_LEFT} ${left.toLocaleString('en')} beyond the ${MAX_FILES.toLocaleString('en')} that one survey reads`;
+            yield { row: { ...emptyRow(wanted.url), note }, entries: [], answer: null };
+            return;
         }
-        const row: FileRow = { kind: 'sitemap', url: source.url, status: null, note: '', entries: null, text: '' };
-        if (!access.belongs(source.url)) {
-            row.note = 'lies on a host that does not belong to the site; not read';
-            yield { row, entries: [], answer: null };
-            continue;
-        }
-        const shut = await access.closed(source.url);
-        if (shut !== '') {
-            row.note = `closed by robots.txt; not read: ${shut}`;
-            yield { row, entries: [], answer: null };
-            continue;
-        }
-        const { first, last, lastUrl } = await follow(source.url, access);
-        row.status = first.ok ? first.status : null;
-        if (!last.ok) row.note = last.say;
-        else if (last.status !== 200) row.note = `answered ${last.status}`;
-        else {
-            const text = await unpackedText(last);
-            if (!text.ok) row.note = text.say;
-            else {
-                const file = readSitemap(text.text, lastUrl);
-                const troubles = file.troubles.map((trouble) => trouble.say);
-                const bytes = text.cut ? [`The file is larger than 50 MiB unpacked; the rest was not read.`] : [];
-                if (file.kind === 'sitemapindex' && source.inIndex)
-                    troubles.push('An index inside an index is not read.');
-                const isReadable = file.kind !== 'unknown';
-                row.entries =
-                    isReadable && (file.entries.length > 0 || file.troubles.length === 0) ? file.entries.length : null;
-                row.note = [
-                    file.kind === 'sitemapindex'
-                        ? `index of ${file.entries.length}`
-                        : file.kind === 'unknown'
-                          ? 'not read'
-                          : `${file.entries.length} addresses${file.kind === 'text' ? ' in a plain list' : file.kind === 'feed' ? ' in a feed' : ''}`,
-                    ...(lastUrl === source.url ? [] : [`redirects to ${lastUrl}`]),
-                    ...bytes,
-                    ...troubles,
-                ]
-                    .join('. ')
-                    .slice(0, 2_000);
-                if (file.kind === 'sitemapindex') {
-                    row.entries = null;
-                    row.text = indexText(file.entries);
-                    if (!source.inIndex) {
-                        for (const entry of file.entries) {
-                            queue.push({ url: entry.url, namedBy: source.url, line: entry.line, inIndex: true });
-                        }
-                    }
-                    yield { row, entries: [], answer: first };
-                    continue;
-                }
-                yield { row, entries: file.entries, answer: first };
-                continue;
+        seen.add(wanted.url);
+        const found = await readOne(wanted, access);
+        if (!access.stopped()) {
+            for (const { url, line } of filesOfIndex(found.row)) {
+                if (wanted.within.length >= MOST_WITHIN) break;
+                queue.push({ url, namedBy: wanted.url, line, within: [...wanted.within, wanted.url] });
             }
         }
-        yield { row, entries: [], answer: first };
+        yield found;
     }
+}
+
+function emptyRow(url: string): FileRow {
+    return { kind: 'sitemap', url, status: null, note: '', entries: null, text: '' };
+}
+
+async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitemapFile> {
+    const known = await access.stored(wanted.url);
+    if (known) return { ...known, answer: null };
+    const row = emptyRow(wanted.url);
+    const unread = (note: string): ReadSitemapFile => ({ row: { ...row, note }, entries: [], answer: null });
+    if (!access.belongs(wanted.url)) return unread('lies on a host that does not belong to the site; not read');
+    const shut = await access.closed(wanted.url);
+    if (shut !== '') return unread(`closed by robots.txt; not read: ${shut}`);
+    const { first, last, lastUrl } = await follow(wanted.url, access);
+    row.status = first.ok ? first.status : null;
+    const noted = (note: string): ReadSitemapFile => ({ row: { ...row, note }, entries: [], answer: first });
+    if (!last.ok) return noted(last.say);
+    if (last.status !== 200) return noted(`answered ${last.status}`);
+    const text = await sitemapText(last);
+    if (!text.ok) return noted(text.say);
+    const file = readSitemap(text.text, lastUrl);
+    file.troubles.unshift(...text.troubles);
+    if (file.kind === 'sitemapindex') judgeNesting(file, wanted);
+    const isReadable = file.kind !== 'unknown';
+    row.entries = isReadable && (file.entries.length > 0 || file.troubles.length === 0) ? file.entries.length : null;
+    row.note = noteOf(file, lastUrl === wanted.url ? '' : lastUrl);
+    if (file.kind !== 'sitemapindex') return { row, entries: file.entries, answer: first };
+    row.entries = null;
+    row.text = indexText(file.entries);
+    return { row, entries: [], answer: first };
+}
+
+/** Tells of an index that another names, and of one that leads back to those that lead to it. */
+function judgeNesting(file: SitemapFile, { url, within }: Wanted): void {
+    const parent = within.at(-1);
+    if (parent !== undefined) {
+        const isTooDeep = within.length >= MOST_WITHIN;
+        file.troubles.push({
+            code: 'nested',
+            line: 0,
+            say: `It is an index that another index names (${parent}), which the protocol does not allow; ${isTooDeep ? `${MOST_WITHIN} within one another are followed, so its files were not read` : 'its files were read all the same'}.`,
+        });
+    }
+    for (const entry of file.entries) {
+        if (entry.url !== url && !within.includes(entry.url)) continue;
+        file.troubles.push({ code: 'loop', line: entry.line, say: `Line ${entry.line} leads back to ${entry.url}.` });
+    }
+}
+
+/** What is told of a file: its kind and size, then its troubles, sentence by sentence. */
+function noteOf({ kind, entries, troubles }: SitemapFile, redirectsTo: string): string {
+    const what =
+        kind === 'sitemapindex'
+            ? `index of ${entries.length}`
+            : kind === 'unknown'
+              ? 'not read'
+              : `${entries.length} addresses${kind === 'text' ? ' in a plain list' : kind === 'feed' ? ' in a feed' : ''}`;
+    const sentences = troubles.map(({ say, line }) =>
+        line > 0 && !/\bline \d/i.test(say) ? `Line ${line}: ${say}` : say,
+    );
+    return [what, ...(redirectsTo === '' ? [] : [`redirects to ${redirectsTo}`]), ...sentences]
+        .map((sentence) => sentence.replace(/\.$/, ''))
+        .join('. ')
+        .slice(0, 2_000);
 }
 
 async function follow(
@@ -131,43 +158,4 @@ async function follow(
         last = await access.fetch(lastUrl);
     }
     return { first, last, lastUrl };
-}
-
-/** Text of a sitemap; gzip is told by its first bytes, whatever the name, and unpacked up to the protocol's size. */
-export async function unpackedText(
-    answer: Answer,
-): Promise<{ ok: true; text: string; cut: boolean } | { ok: false; say: string }> {
-    let bytes: Uint8Array = answer.body;
-    let cut = answer.bodyTrouble !== '';
-    if (bytes[0] === 0x1f && bytes[1] === 0x8b) {
-        const pieces: Uint8Array[] = [];
-        let size = 0;
-        try {
-            const unpacking = Readable.from([bytes]).pipe(createGunzip());
-            for await (const piece of unpacking as AsyncIterable<Uint8Array>) {
-                pieces.push(piece);
-                size += piece.length;
-                if (size >= MAX_SITEMAP_BYTES) {
-                    cut = true;
-                    break;
-                }
-            }
-        } catch (error) {
-            if (size === 0) return { ok: false, say: `the gzip file is broken: ${(error as Error).message}` };
-            cut = true;
-        }
-        bytes = Buffer.concat(pieces).subarray(0, MAX_SITEMAP_BYTES);
-    }
-    const declared =
-        charsetOf(answer.headers.get('content-type')?.[0] ?? '') ??
-        /^<\?xml[^>]*encoding\s*=\s*["']([\w.:-]+)["']/.exec(
-            Buffer.from(bytes.subarray(0, 200)).toString('latin1'),
-        )?.[1];
-    let decoder: TextDecoder;
-    try {
-        decoder = new TextDecoder(declared ?? 'utf-8');
-    } catch {
-        decoder = new TextDecoder('utf-8');
-    }
-    return { ok: true, text: decoder.decode(bytes), cut };
 }
