@@ -18,6 +18,7 @@ import type { FoundBlock, FoundLink, LinkKind } from './links.ts';
 import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { signatureOf, type Signature } from '../doubles/signature.ts';
+import { sketchOf, type Sketch } from '../doubles/sketch.ts';
 
 /** The response headers that say something about the page; several lines of one name stay apart. */
 export interface PageHeaders {
@@ -51,6 +52,8 @@ export interface PageFacts {
     text: PageText[];
     /** Signature of that text, for telling near-doubles while reading; null without words. */
     signature: Signature | null;
+    /** Of the same text. */
+    sketch: Sketch;
 }
 
 /** A piece of text and the block it stands in. */
@@ -336,6 +339,7 @@ export function readDocument(
         kept.push({ block: place ?? -1, text: folded });
     }
 
+    const whole = kept.map((piece) => piece.text).join('\n');
     return {
         title: title ? cut(foldSpace(textContent(title))) : '',
         h1: h1 ? cut(foldSpace(textContent(h1))) : '',
@@ -350,7 +354,8 @@ export function readDocument(
         credentialsRemoved,
         document: facts.done(),
         text: kept,
-        signature: signatureOf(kept.map((piece) => piece.text).join('\n')),
+        signature: signatureOf(whole),
+        sketch: sketchOf(whole, url),
     };
 }
 

@@ -38,6 +38,7 @@ export const DEFAULT_SETTINGS: SettingsWithoutStart = {
     maxMinutes: null,
     maxBytes: 20 * 1024 * 1024,
     familyLimit: 200,
+    growthLimit: 2_000,
     spot: null,
 };
 

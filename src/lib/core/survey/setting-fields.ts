@@ -404,6 +404,18 @@ export const SETTING_FIELDS: readonly SettingField[] = [
         most: 100_000,
         effect: 'URLs of one pattern that breed without end close after so many, and can be opened by hand. 0: never.',
     },
+    {
+        id: 'growthLimit',
+        group: 'stop',
+        kind: 'number',
+        label: 'Members of one that grows on',
+        option: 'growth-limit',
+        value: 'N',
+        unit: 'read before it closes',
+        least: 0,
+        most: 1_000_000,
+        effect: 'A folder or query in which nearly each page leads to another that no sitemap lists closes after so many, even where nobody knows why. 0: never.',
+    },
 ];
 
 export function settingField(id: string): SettingField | undefined {

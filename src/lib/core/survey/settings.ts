@@ -70,6 +70,8 @@ export interface SurveySettings {
     maxBytes: number;
     /** Members of a family that are read before it may close as a trap; 0 for never. */
     familyLimit: number;
+    /** Members of a family that are read before it closes if it grows on, whatever it is; 0 for never. */
+    growthLimit: number;
 
     /** A spot survey: which survey it looks at again, and which URLs; null for a whole survey. */
     spot: SpotSettings | null;

@@ -184,6 +184,8 @@ export interface PageDetailRow {
     bodyHash: Uint8Array;
     /** Signature of the text outside header, nav and footer; empty without words. */
     signature: Uint8Array;
+    /** Sketch of the words of the same text that are its own to say; null where it is no document. */
+    sketch: Uint8Array | null;
     /** What of the text is needed to tell the main text apart later (`packOutline`); empty where there is no text. */
     outline: Uint8Array;
     /** Body as received and unpacked, packed again; empty where it is not kept. */

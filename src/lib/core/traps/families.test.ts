@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { signatureOf, type Signature } from '../doubles/signature.ts';
+import { signatureOf } from '../doubles/signature.ts';
+import { sketchOf } from '../doubles/sketch.ts';
 import { Families, type FamilyDecisions } from './families.ts';
 import { familyPatterns } from './patterns.ts';
 
@@ -19,6 +20,7 @@ describe('familyPatterns', () => {
         ['/guides/saw/', 'folder', 'a.example/guides/{any}'],
         ['/a/b/a/b/a/b/x', 'repeat', 'a.example/{a/b repeated}/{any}'],
         ['/x/y/y/y/', 'repeat', 'a.example/x/{y repeated}/{any}'],
+        ['/heap/a/x/', 'subtree', 'a.example/heap/{below}'],
         ['/page?PHPSESSID=0af3', 'session', 'a.example/{any}?PHPSESSID={session}'],
         ['/page;jsessionid=0AF3?x=1', 'session', 'a.example/{any};{session}'],
         [`/page?k=${'0a'.repeat(16)}`, 'session', 'a.example/{any}?k={session}'],
@@ -32,6 +34,7 @@ describe('familyPatterns', () => {
         ['/a?id=12345', 'session'],
         ['/a?q=a-long-word-that-somebody-wrote', 'session'],
         ['/', 'folder'],
+        ['/heap', 'subtree'],
     ])('%s has no %s family', (path, shape) => {
         expect(patternOf(path, shape)).toBeUndefined();
     });
@@ -41,13 +44,18 @@ describe('familyPatterns', () => {
 function crawl(
     links: (url: string) => string[],
     text: (url: string) => string,
-    options: { limit?: number; most?: number; decisions?: FamilyDecisions } = {},
+    options: { limit?: number; growth?: number; most?: number; decisions?: FamilyDecisions; listed?: string[] } = {},
 ): { read: string[]; families: Families } {
-    const families = new Families(options.limit ?? 200, options.decisions);
+    const families = new Families(options.limit ?? 200, options.decisions, options.growth ?? 0);
     const known = new Set([`${O}/`]);
     const queue = [`${O}/`];
     const read: string[] = [];
     families.seen(`${O}/`);
+    for (const url of options.listed ?? []) {
+        families.seen(url);
+        known.add(url);
+        queue.push(url);
+    }
     for (let at = 0; at < queue.length && read.length < (options.most ?? 2_000); at++) {
         const url = queue[at]!;
         if (families.take(url)) continue;
@@ -57,8 +65,8 @@ function crawl(
             known.add(link);
             queue.push(link);
         }
-        const signature: Signature | null = signatureOf(text(url));
-        families.settled(url, fresh, signature);
+        const said = text(url);
+        families.settled(url, fresh, { signature: signatureOf(said), sketch: sketchOf(said, url) });
     }
     return { read, families };
 }
@@ -136,7 +144,229 @@ describe('traps close', () => {
     });
 });
 
+/** `/heap/a/` where every page links `a/` and `../x/`: the segments come in every order. */
+const heap = (url: string): string[] =>
+    url === `${O}/` ? [`${O}/heap/a/`] : ['a/', '../x/'].map((href) => new URL(href, url).href);
+const heapText = (url: string): string => `Heap ${url.slice(O.length).replaceAll('/', ' ')} go on a x`;
+
+describe('subtrees that grow', () => {
+    it('close as one family, whatever the order of their segments', () => {
+        const { read, families } = crawl(heap, heapText, { most: 20_000 });
+        expect(read.length).toBeLessThanOrEqual(220);
+        expect(closed(families)).toMatchObject([
+            { pattern: 'a.example/heap/{below}', shape: 'subtree', reason: 'nothing-new' },
+        ]);
+    });
+
+    it('close by number where their texts are all different: nobody knows why, and it ends all the same', () => {
+        const { read, families } = crawl(heap, own, { growth: 600, most: 20_000 });
+        expect(read.length).toBeGreaterThan(600);
+        expect(read.length).toBeLessThanOrEqual(660);
+        expect(closed(families)).toMatchObject([{ pattern: 'a.example/heap/{below}', reason: 'number' }]);
+        expect(crawl(heap, own, { most: 1_000 }).read).toHaveLength(1_000);
+    });
+
+    it('close where a path only goes on, with other names each time', () => {
+        const { read, families } = crawl(
+            (url) =>
+                url === `${O}/` ? [`${O}/deep/`] : [`${url}${'kjqz'[url.length % 4]}${'v'.repeat(url.length % 5)}/`],
+            heapText,
+            { most: 5_000 },
+        );
+        expect(read.length).toBeLessThanOrEqual(202);
+        expect(closed(families)).toMatchObject([{ pattern: 'a.example/deep/{below}' }]);
+    });
+
+    it('close below what stands beside them: the pages of the folder above are read', () => {
+        const pages = Array.from(
+            { length: 300 },
+            (_, n) => `${O}/docs/page-${'abcdefghij'[n % 10]}${'k'.repeat(n / 10)}/`,
+        );
+        const { read, families } = crawl(
+            (url) => {
+                if (url === `${O}/`) return [pages[0]!];
+                const at = pages.indexOf(url);
+                if (at === -1) return ['a/', '../x/'].map((href) => new URL(href, url).href);
+                // The last page comes after 3,000 pages of the trap would have.
+                return [...(at === 20 ? [`${O}/docs/heap/a/`] : []), ...pages.slice(at + 1, at + 2)];
+            },
+            (url) => (pages.includes(url) ? own(url) : heapText(url)),
+            { most: 20_000 },
+        );
+        expect(read.filter((url) => pages.includes(url))).toHaveLength(300);
+        expect(read.length).toBeLessThan(300 + 400);
+        expect(closed(families).map((family) => family.pattern)).toEqual(['a.example/docs/heap/{below}']);
+    });
+
+    it('stay open where a sitemap names their pages: none of them is new on a page', () => {
+        const chapters = Array.from({ length: 900 }, (_, n) => `${O}/book/chapter-${n}/`);
+        const next = (url: string): string[] => {
+            const at = chapters.indexOf(url);
+            return at + 1 < chapters.length ? [chapters[at + 1]!] : [];
+        };
+        expect(crawl(next, own, { growth: 600, most: 2_000 }).read).toHaveLength(601);
+        const { read, families } = crawl(next, own, { growth: 600, most: 2_000, listed: chapters.slice(1) });
+        expect(read).toHaveLength(901);
+        expect(closed(families)).toEqual([]);
+    });
+
+    it('stay open where one page in ten leads to nothing new, however many there are', () => {
+        const { read } = crawl(
+            (url) => {
+                const n = Number(/(\d+)\/$/.exec(url)?.[1] ?? 0);
+                return n % 10 === 9 ? [] : [1, 2].map((step) => `${O}/w/${n * 2 + step}/`);
+            },
+            own,
+            { growth: 400, most: 1_500 },
+        );
+        expect(read).toHaveLength(1_500);
+    });
+});
+
+/** A calendar by query: each month leads to the next and to two of its days, each day back to its month. */
+function queryCalendar(url: string): string[] {
+    const query = new URL(url).searchParams;
+    const [year, number] = (query.get('month') ?? query.get('day') ?? '2026-03').split('-').map(Number) as [
+        number,
+        number,
+    ];
+    const name = (y: number, m: number): string => `${y}-${String(m).padStart(2, '0')}`;
+    if (query.has('day')) return [`${O}/calendar?month=${name(year, number)}`];
+    const next = number === 12 ? name(year + 1, 1) : name(year, number + 1);
+    return [
+        `${O}/calendar?month=${next}`,
+        `${O}/calendar?day=${name(year, number)}-01`,
+        `${O}/calendar?day=${name(year, number)}-02`,
+    ];
+}
+
+describe('calendars by query', () => {
+    const MONTHS = 'January February March April May June July August September October November December'.split(' ');
+    it.each([
+        [
+            'say nothing but the date',
+            (url: string) => `${MONTHS[url.charCodeAt(url.length - 1) % 12]} ${url.slice(-10)}`,
+        ],
+        [
+            'say ten words',
+            (url: string) => `Events in ${MONTHS[url.length % 12]} ${url.slice(-7)}: there is nothing on yet`,
+        ],
+        ['say nothing at all', () => ''],
+    ])('close where their pages %s', (_, text) => {
+        const { read, families } = crawl(queryCalendar, text, { most: 20_000 });
+        expect(read.length).toBeLessThanOrEqual(202);
+        expect(closed(families)).toMatchObject([{ pattern: 'a.example/calendar?{query}', reason: 'nothing-new' }]);
+    });
+
+    it('stay open where each page tells of something else', () => {
+        expect(crawl(queryCalendar, own, { most: 900 }).read).toHaveLength(900);
+    });
+});
+
+describe('counters', () => {
+    /** Ten words all pages share, and ten of their own: alike by half, and no near-doubles. */
+    const alike = (url: string): string =>
+        `${'there is nothing on in this month come back later '.repeat(3)}${own(url).split(' ').slice(0, 6).join(' ')}`;
+    const chain = (step: number) => (url: string) => [`${O}/n/${Number(/(\d+)$/.exec(url)?.[1] ?? 0) + step}`];
+
+    it.each([1, 12])('close with steps of %i: a calendar shows a year of months', (step) => {
+        expect(closed(crawl(chain(step), alike).families)).toMatchObject([
+            { pattern: 'a.example/n/{n}', reason: 'counter' },
+        ]);
+    });
+
+    it('stay open with longer steps', () => {
+        expect(closed(crawl(chain(13), alike, { most: 500 }).families)).toEqual([]);
+    });
+
+    it('stay open where a page in five leads to something else that is new', () => {
+        const { families } = crawl(
+            (url) => {
+                const n = Number(/\/n\/(\d+)$/.exec(url)?.[1] ?? 0);
+                return url.includes('/event')
+                    ? []
+                    : [`${O}/n/${n + 1}`, ...(n % 5 === 0 ? [`${O}/event-${'x'.repeat(n / 5)}`] : [])];
+            },
+            alike,
+            { most: 600 },
+        );
+        expect(closed(families)).toEqual([]);
+    });
+});
+
+describe('the list of families', () => {
+    it('has closed ones first, then the largest, then by name; each with what it is', () => {
+        const { families } = crawl(
+            (url) =>
+                url === `${O}/`
+                    ? [`${O}/c/1`, `${O}/b?x=1`, `${O}/a?x=1`]
+                    : [
+                          url
+                              .replace(/\d+$/, (n) => String(Number(n) + 1))
+                              .slice(0, url.includes('/c/') ? 99 : url.length + 1),
+                      ],
+            own,
+            { limit: 40, most: 200, decisions: { opened: ['a.example/a?{query}'], closed: ['a.example/b?{query}'] } },
+        );
+        const list = families.list();
+        expect(list[0]).toMatchObject({ pattern: 'a.example/b?{query}', state: 'closed' });
+        expect(list.slice(1).map(({ seen }) => seen)).toEqual(
+            list
+                .slice(1)
+                .map(({ seen }) => seen)
+                .sort((a, b) => b - a),
+        );
+        expect(families.list(1)).toHaveLength(1);
+    });
+});
+
 describe('what stays open', () => {
+    it('a directory listing of 3,000 documents, each with a line of its own or none', () => {
+        const documents = Array.from(
+            { length: 3_000 },
+            (_, n) => `${O}/files/${'abcdefghij'[n % 10]}${'k'.repeat(n % 37)}-${n}.html`,
+        );
+        for (const text of [own, () => '']) {
+            const { read, families } = crawl(
+                (url) => (url === `${O}/` ? [`${O}/files/`] : url === `${O}/files/` ? documents : [`${O}/files/`]),
+                text,
+                { growth: 2_000, most: 20_000 },
+            );
+            expect(read).toHaveLength(3_002);
+            expect(closed(families)).toEqual([]);
+        }
+    });
+
+    it('a paginated archive that shows pictures only: it leads to entries elsewhere', () => {
+        const { read, families } = crawl(
+            (url) => {
+                const n = Number(/page=(\d+)/.exec(url)?.[1] ?? 0);
+                if (!url.includes('page=') && url !== `${O}/`) return [];
+                return [
+                    `${O}/film-${'xyz'[n % 3]}${'q'.repeat(n / 3)}`,
+                    ...(n < 600 ? [`${O}/films/?page=${n + 1}`] : []),
+                ];
+            },
+            () => '',
+            { growth: 2_000, most: 20_000 },
+        );
+        expect(read.filter((url) => url.includes('page='))).toHaveLength(600);
+        expect(closed(families)).toEqual([]);
+    });
+
+    it('a catalogue by parameter whose products each say something', () => {
+        const { read, families } = crawl(
+            (url) => {
+                const n = Number(/id=(\d+)/.exec(url)?.[1] ?? 0);
+                return n < 1_500 ? [`${O}/shop/product?id=${n + 1}`, `${O}/shop/product?id=${n + 2}`] : [];
+            },
+            (url) => `Price and delivery, add to the basket. ${own(url).split(' ').slice(0, 8).join(' ')}`,
+            { growth: 2_000, most: 20_000 },
+        );
+        expect(read).toHaveLength(1_502);
+        expect(closed(families)).toEqual([]);
+    });
+
     it('a flat folder of distinct pages that link on and on', () => {
         const { read, families } = crawl((url) => {
             const n = Number(/(\d+)$/.exec(url)?.[1] ?? 0);

@@ -6,9 +6,11 @@
  */
 import { familyPatterns, type FamilyPattern, type FamilyShape } from './patterns.ts';
 import { likeness, type Signature } from '../doubles/signature.ts';
+import { RecentWords, SKETCH_SIZE, type Sketch } from '../doubles/sketch.ts';
 
 /** Why a family has no end, for the sentence that tells it. */
-export type FamilyReason = 'combinations' | 'counter' | 'repeat' | 'session' | 'near-doubles' | 'hand';
+export type FamilyReason =
+    'combinations' | 'counter' | 'repeat' | 'session' | 'near-doubles' | 'nothing-new' | 'number' | 'hand';
 
 /** One family as it is told to people. */
 export interface Family {
@@ -43,6 +45,13 @@ interface Watch {
     compared: number;
     doubles: number;
     alike: number;
+    /** Words of the last members; of the last settled ones with a text, whether each had any words of its own. */
+    words: RecentWords;
+    barren: boolean[];
+    /** Whether each of the last settled members brought a new one. */
+    brought: boolean[];
+    /** Subtrees: the folder below it in which each of the last members lies. */
+    below: string[];
     /** Query families: the values of each parameter, as far as they are kept. */
     parameters: Map<string, Set<string>>;
     /** Members found on the page of a member, and how many of those stand next to it in number. */
@@ -79,19 +88,41 @@ const BREEDS = 0.9;
 /** A counter's pages lead to nothing else: to this share of them at most. */
 const FRUITFUL_SHARE = 0.1;
 const VALUES_KEPT = 2_000;
+/** A page with so few words of its own, or so small a share of a long text, says nothing new: a month's name, a date. */
+const FEW_OWN_WORDS = 2;
+const OWN_SHARE = 0.05;
+/** "Growing", for what no rule understands: nearly each of so many members brought another. */
+const GROWTH_WINDOW = 200;
+const GROWS = 0.95;
+/** A subtree is not the family where nearly all that grows lies in one folder of it, and enough else beside that. */
+const ONE_FOLDER = 0.8;
+const ENOUGH_BESIDE = 10;
+
+/** What is told of the text of a page. */
+export interface TextTraces {
+    /** Null where there are too few words. */
+    signature: Signature | null;
+    /** Null where none was made. */
+    sketch: Sketch | null;
+}
 
 export class Families {
     readonly #limit: number;
+    readonly #growthLimit: number;
     readonly #decisions: FamilyDecisions;
     readonly #families = new Map<string, Tracked>();
 
-    /** @param limit members read before a family may close; 0 for never */
-    constructor(limit: number, decisions: FamilyDecisions = { opened: [], closed: [] }) {
+    /**
+     * @param limit members read before a family may close; 0 for never
+     * @param growthLimit members read before one that keeps growing closes whatever it is; 0 for never
+     */
+    constructor(limit: number, decisions: FamilyDecisions = { opened: [], closed: [] }, growthLimit = 0) {
         this.#limit = limit;
+        this.#growthLimit = growthLimit;
         this.#decisions = decisions;
     }
 
-    /** A URL became known otherwise than on a page: from a sitemap, or as a start. */
+    /** A URL became known otherwise than on a page: from a sitemap, or as a start. It is none that a page bred. */
     seen(url: string): void {
         if (this.#limit === 0) return;
         for (const found of familyPatterns(url)) this.#count(found, url);
@@ -106,9 +137,13 @@ export class Families {
         const families = familyPatterns(url).map((found) => this.#of(found, url));
         // What the user opened is read, whatever other patterns its members have as well.
         if (!families.some((family) => family.byHand && family.state === 'open')) {
-            for (const family of families) this.#judge(family);
-            const closed = families.find((family) => family.state === 'closed');
-            if (closed) return told(closed);
+            const before = families.find(isClosed);
+            if (before) return told(before);
+            // The narrowest that shows it closes; a wider one stays open for what else is in it.
+            for (const family of families) {
+                this.#judge(family);
+                if (isClosed(family)) return told(family);
+            }
         }
         for (const family of families) family.handedOut++;
         return null;
@@ -117,9 +152,9 @@ export class Families {
     /**
      * A URL was read and settled.
      * @param fresh URLs that became known through it
-     * @param signature of its main text, null where there is none
+     * @param traces of its text; null where it has none, because it is no document
      */
-    settled(url: string, fresh: readonly string[], signature: Signature | null): void {
+    settled(url: string, fresh: readonly string[], traces: TextTraces | null): void {
         if (this.#limit === 0) return;
         const own = familyPatterns(url);
         const freshPatterns = fresh.map((item) => familyPatterns(item));
@@ -145,6 +180,15 @@ export class Families {
             }
             keepLast(family.watch.bred, bred, WINDOW);
             keepLast(family.watch.fruitful, isFruitful, WINDOW);
+            keepLast(family.watch.brought, bred > 0, GROWTH_WINDOW);
+            if (found.shape === 'subtree') keepLast(family.watch.below, found.values[0] ?? '', WINDOW);
+            const sketch = traces?.sketch ?? null;
+            if (sketch !== null) {
+                if (family.watch.words.pages > 0)
+                    keepLast(family.watch.barren, isBarren(family.watch.words, sketch), WINDOW);
+                family.watch.words.add(sketch);
+            }
+            const signature = traces?.signature ?? null;
             if (signature !== null) {
                 if (family.watch.recent.length > 0) {
                     family.watch.compared++;
@@ -166,7 +210,10 @@ export class Families {
             (family) =>
                 family.state === 'closed' ||
                 family.byHand ||
-                (family.shape !== 'folder' && family.watch !== null && family.watch.bredInAll > 0),
+                (family.shape !== 'folder' &&
+                    family.shape !== 'subtree' &&
+                    family.watch !== null &&
+                    family.watch.bredInAll > 0),
         );
         const order = (family: Tracked): number => (family.state === 'closed' ? 1e9 : 0) + family.seen;
         return worth
@@ -208,6 +255,10 @@ export class Families {
             compared: 0,
             doubles: 0,
             alike: 0,
+            words: new RecentWords(COMPARED),
+            barren: [],
+            brought: [],
+            below: [],
             parameters: new Map(),
             bredInAll: 0,
             steps: 0,
@@ -221,16 +272,49 @@ export class Families {
         }
     }
 
+    /**
+     * A subtree of which nearly all that grows lies in one folder: that folder is the family, and what stands beside it
+     * stays open. Where hardly anything stands beside it, as in a path that only goes on, the upper one is.
+     */
+    #isOneFolder(family: Tracked, { below }: Watch): boolean {
+        const counts = new Map<string, number>();
+        for (const name of below) counts.set(name, (counts.get(name) ?? 0) + 1);
+        for (const [name, count] of counts) {
+            if (count < below.length * ONE_FOLDER) continue;
+            const inner = this.#families.get(family.pattern.replace(/\{below\}$/, `${name}/{below}`));
+            return inner !== undefined && family.handedOut - inner.handedOut >= ENOUGH_BESIDE;
+        }
+        return false;
+    }
+
+    /** Worst case: nobody knows why, but nearly each page of it leads to another that nothing else names. */
+    #growsOn({ shape, handedOut }: Tracked, { brought }: Watch): boolean {
+        return (
+            this.#growthLimit > 0 &&
+            handedOut >= this.#growthLimit &&
+            (shape === 'subtree' || shape === 'query') &&
+            brought.length >= Math.min(GROWTH_WINDOW, this.#growthLimit / 2) &&
+            brought.filter(Boolean).length >= brought.length * GROWS
+        );
+    }
+
     #judge(family: Tracked): void {
         const { watch } = family;
         if (family.byHand || family.state === 'closed' || !watch) return;
         if (family.handedOut < this.#limit || watch.bred.length < Math.min(this.#limit / 3, WINDOW)) return;
         if (sum(watch.bred) < watch.bred.length * BREEDS) return;
-        const reason = endless(family, watch);
+        if (family.shape === 'subtree' && this.#isOneFolder(family, watch)) return;
+        const reason = endless(family, watch) || (this.#growsOn(family, watch) ? 'number' : '');
         if (reason === '') return;
         family.state = 'closed';
         family.reason = reason;
     }
+}
+
+/** A text in which hardly a word is its own. */
+function isBarren(recent: RecentWords, sketch: Sketch): boolean {
+    const { own, known } = recent.ownOf(sketch);
+    return sketch.length < SKETCH_SIZE ? own <= FEW_OWN_WORDS : known > 0 && own <= known * OWN_SHARE;
 }
 
 /** What shows that a family has no end; empty when nothing does. */
@@ -242,7 +326,17 @@ function endless(family: Tracked, watch: Watch): FamilyReason | '' {
     if (watch.compared >= watch.bred.length / 2 && watch.doubles >= watch.compared * DOUBLES_SHARE) {
         return 'near-doubles';
     }
+    if ((family.shape === 'query' || family.shape === 'subtree') && saysNothingNew(watch)) return 'nothing-new';
     return '';
+}
+
+/** Members hold nothing of their own and lead nowhere else. A paginated archive leads to its entries. */
+function saysNothingNew({ bred, barren, fruitful }: Watch): boolean {
+    return (
+        barren.length >= bred.length / 2 &&
+        barren.filter(Boolean).length >= barren.length * DOUBLES_SHARE &&
+        fruitful.filter(Boolean).length <= fruitful.length * FRUITFUL_SHARE
+    );
 }
 
 /**
@@ -287,6 +381,10 @@ function sum(numbers: number[]): number {
     let total = 0;
     for (const number of numbers) total += number;
     return total;
+}
+
+function isClosed({ state }: Tracked): boolean {
+    return state === 'closed';
 }
 
 function told(family: Tracked): Family {

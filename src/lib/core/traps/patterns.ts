@@ -5,7 +5,7 @@
 import { hostOf, pathOf } from '../address/address.ts';
 
 /** What makes a pattern, in the order in which it is looked for. */
-export const FAMILY_SHAPES = ['repeat', 'session', 'query', 'number', 'folder'] as const;
+export const FAMILY_SHAPES = ['repeat', 'session', 'query', 'number', 'folder', 'subtree'] as const;
 export type FamilyShape = (typeof FAMILY_SHAPES)[number];
 
 export interface FamilyPattern {
@@ -48,6 +48,9 @@ function repetition(segments: string[]): { from: number; length: number } | null
     }
     return null;
 }
+
+/** Folders deeper than this have no subtree of their own: what breeds there breeds below one of these as well. */
+const DEEPEST_SUBTREE = 6;
 
 /** All families a URL belongs to, the most telling first; empty for a page at the root. O(length). */
 export function familyPatterns(url: string): FamilyPattern[] {
@@ -109,5 +112,12 @@ export function familyPatterns(url: string): FamilyPattern[] {
     const slash = path.replace(/\/$/, '').lastIndexOf('/');
     if (slash >= 0 && path !== '/')
         found.push({ shape: 'folder', pattern: `${host}${path.slice(0, slash + 1)}{any}`, values: [full] });
+    // Everything below a folder, however deep; the root is the site itself and no family.
+    for (let end = path.indexOf('/', 1), depth = 0; end !== -1 && depth < DEEPEST_SUBTREE; depth++) {
+        const next = path.indexOf('/', end + 1);
+        const below = path.slice(end + 1, next === -1 ? undefined : next);
+        found.push({ shape: 'subtree', pattern: `${host}${path.slice(0, end + 1)}{below}`, values: [below] });
+        end = next;
+    }
     return found;
 }

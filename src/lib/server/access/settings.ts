@@ -174,6 +174,7 @@ const SettingsShape = z.strictObject({
     /** MiB; kept in bytes. */
     maxSize: fieldNumber('maxBytes', false).default(D.maxBytes / 1_048_576),
     familyLimit: fieldNumber('familyLimit').default(D.familyLimit),
+    growthLimit: fieldNumber('growthLimit').default(D.growthLimit),
     headers: lines(HeaderLine).default([]),
     cookies: lines(CookieLine).default([]),
     signIn: SignIn.nullable().default(null),
@@ -248,6 +249,8 @@ export const StoredSettings: z.ZodType<SurveySettings> = z.object({
     maxMinutes: z.number().nullable().default(null),
     maxBytes: z.number().default(D.maxBytes),
     familyLimit: z.number().default(D.familyLimit),
+    // Surveys of an older version knew no such limit, and go on without.
+    growthLimit: z.number().default(0),
     spot: z
         .object({ parent: z.number(), what: z.string(), urls: z.array(z.string()) })
         .nullable()

@@ -26,7 +26,7 @@ describe('EarlierRun', () => {
             earlier.addPageBlock(page, block);
         }
         for (const address of [0, 2, 3]) earlier.addPage({ ...unreadPage(address), status: 200 });
-        earlier.addSignature(2, new Uint32Array([7]));
+        earlier.addTraces(2, { signature: new Uint32Array([7]), sketch: null });
         return earlier;
     }
 
@@ -39,9 +39,9 @@ describe('EarlierRun', () => {
         ]);
         expect(earlier.settled(2)).toMatchObject({
             links: [{ kind: 'a', target: 3 }],
-            signature: new Uint32Array([7]),
+            traces: { signature: new Uint32Array([7]), sketch: null },
         });
-        expect(earlier.settled(3)).toMatchObject({ links: [], signature: null });
+        expect(earlier.settled(3)).toMatchObject({ links: [], traces: null });
         expect(earlier.settled(1)).toBeUndefined();
         expect([0, 1, 2, 3].map((id) => earlier.isSettled(id))).toEqual([true, false, true, true]);
     });

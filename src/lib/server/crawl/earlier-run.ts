@@ -3,7 +3,7 @@
  * and where it leads. The store puts the rows in one after the other, each table in the order of its numbers; nothing
  * of them is kept but a few bytes for each URL and each link of a distinct list.
  */
-import type { Signature } from '../../core/doubles/signature.ts';
+import type { TextTraces } from '../../core/traps/families.ts';
 import { LINK_KINDS, type LinkKind } from '../../core/page/links.ts';
 import type { SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
 import type {
@@ -74,7 +74,7 @@ export class EarlierRun {
     sitemapEntries: (url: string) => Promise<SitemapEntry[]> = async () => [];
 
     readonly #pages = new Map<number, SettledPage>();
-    readonly #signatures = new Map<number, Signature>();
+    readonly #traces = new Map<number, TextTraces>();
     /** Leads of all lists in a row: kind and target of each; list n starts at `#listStarts[n]`. */
     readonly #kinds = new Column();
     readonly #targets = new Column();
@@ -134,8 +134,8 @@ export class EarlierRun {
         });
     }
 
-    addSignature(page: number, signature: Signature): void {
-        this.#signatures.set(page, signature);
+    addTraces(page: number, traces: TextTraces): void {
+        this.#traces.set(page, traces);
     }
 
     addEvidence(row: EvidenceRow): void {
@@ -147,9 +147,9 @@ export class EarlierRun {
     }
 
     /** How a URL was settled and where it leads; undefined where no earlier run did. */
-    settled(address: number): { page: SettledPage; links: LinkLead[]; signature: Signature | null } | undefined {
+    settled(address: number): { page: SettledPage; links: LinkLead[]; traces: TextTraces | null } | undefined {
         const page = this.#pages.get(address);
-        return page && { page, links: this.#linksOf(address), signature: this.#signatures.get(address) ?? null };
+        return page && { page, links: this.#linksOf(address), traces: this.#traces.get(address) ?? null };
     }
 
     #linksOf(page: number): LinkLead[] {

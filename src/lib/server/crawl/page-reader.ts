@@ -1,7 +1,7 @@
 /** Reads one URL: asks for it, has the document parsed, makes its row and the rows of its links. */
 import { createHash } from 'node:crypto';
 import { readAddress } from '../../core/address/address.ts';
-import type { Signature } from '../../core/doubles/signature.ts';
+import type { TextTraces } from '../../core/traps/families.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { readDirectives } from '../../core/page/directives.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
@@ -10,6 +10,7 @@ import { packJson } from '../packed-json.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { mediaTypeOf } from './media-type.ts';
 import { ParsePool, type FactsToGoOn, type ParseResult } from './parse-pool.ts';
+import { tracesOf } from './text-traces.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
 
@@ -17,8 +18,8 @@ import type { RowMaker } from './row-maker.ts';
 export interface ReadUrl {
     page: PageRow;
     links: ListedLink[];
-    /** Signature of the main text; null where there is none. */
-    signature: Signature | null;
+    /** Of its text; null where it is no document. */
+    traces: TextTraces | null;
 }
 
 export interface ReaderSettings {
@@ -63,7 +64,7 @@ export class PageReader {
             page.notRead = this.#client.isStopped ? 'stopped' : answer.code;
             page.failure = answer.say.slice(0, 500);
             if (page.notRead !== 'stopped') this.#rows.addPage(page);
-            return { page, links: [], signature: null };
+            return { page, links: [], traces: null };
         }
         const media = mediaTypeOf(answer.sentType, answer.body);
         page.status = answer.status;
@@ -80,7 +81,7 @@ export class PageReader {
             if (target.ok) page.redirectTo = this.#rows.address(target.address.url);
         }
         let facts: FactsToGoOn | null = null;
-        let signature: Signature | null = null;
+        let traces: TextTraces | null = null;
         if (page.bodyTrouble !== '' && answer.body.length === 0) {
             // Nothing of it could be read: no page without links, but one that is not known.
             page.failure = page.bodyTrouble;
@@ -88,7 +89,7 @@ export class PageReader {
             const read = await this.#parse(url, answer, xRobotsTag);
             if (read.ok) {
                 facts = read.facts;
-                signature = signatureOfBytes(read.details.signature);
+                traces = tracesOf(read.details);
                 this.#rows.addDetail({ page: id, ...read.details });
             } else {
                 // Answered, but not understood: said, never taken for a page without links.
@@ -102,7 +103,7 @@ export class PageReader {
         page.nofollow = directives.nofollow;
         const links = facts ? this.#addFacts(page, facts) : [];
         this.#rows.addPage(page);
-        return { page, links, signature };
+        return { page, links, traces };
     }
 
     async close(): Promise<void> {
@@ -159,6 +160,7 @@ export class PageReader {
             text: NOTHING,
             bodyHash: whole ? createHash('sha256').update(answer.body).digest().subarray(0, 8) : NOTHING,
             signature: NOTHING,
+            sketch: null,
             outline: NOTHING,
             source: NOTHING,
         });
@@ -183,10 +185,6 @@ function headersToKeep(answer: Answer): Pick<PageFactsRecord, 'headers' | 'cooki
         }
     }
     return { headers, cookieNames: cookieNames.slice(0, MOST_HEADERS) };
-}
-
-function signatureOfBytes(bytes: Uint8Array): Signature | null {
-    return bytes.length === 0 ? null : new Uint32Array(new Uint8Array(bytes).buffer);
 }
 
 /** Header values arrive as Latin-1; a site that sends UTF-8 means UTF-8. */

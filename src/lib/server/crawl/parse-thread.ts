@@ -25,13 +25,14 @@ export interface ParseRequest {
 }
 
 /** What of the facts the reader needs; the rest is packed. */
-export type RelayedFacts = Omit<PageFacts, 'document' | 'text' | 'signature' | 'blocks'>;
+export type RelayedFacts = Omit<PageFacts, 'document' | 'text' | 'signature' | 'sketch' | 'blocks'>;
 
 export interface PackedDetails {
     facts: Uint8Array;
     text: Uint8Array;
     bodyHash: Uint8Array;
     signature: Uint8Array;
+    sketch: Uint8Array;
     outline: Uint8Array;
     source: Uint8Array;
 }
@@ -61,6 +62,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             document,
             text: pieces,
             signature,
+            sketch,
             blocks,
             ...facts
         } = readPage(text, message.url, message.headers, queryEncoderOf(encoding));
@@ -83,6 +85,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             text: packedText,
             bodyHash: own(createHash('sha256').update(bytes).digest().subarray(0, 8)),
             signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
+            sketch: own(new Uint8Array(sketch.buffer, sketch.byteOffset, sketch.byteLength)),
             outline: own(packOutline(pieces, textHash)),
             source,
         };

@@ -6,7 +6,6 @@
 import { availableParallelism } from 'node:os';
 import { readAddress } from '../../core/address/address.ts';
 import { belongingOf, type Belonging } from '../../core/address/belonging.ts';
-import type { Signature } from '../../core/doubles/signature.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
 import type { LinkKind } from '../../core/page/links.ts';
 import { ONWARD_KINDS } from '../../core/survey/setting-fields.ts';
@@ -27,7 +26,7 @@ import {
     type SurveyDecisions,
 } from '../../core/survey/survey-rows.ts';
 import { actionFinder } from '../../core/traps/actions.ts';
-import { Families } from '../../core/traps/families.ts';
+import { Families, type TextTraces } from '../../core/traps/families.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { isReadSitemap, type EarlierRun, type LinkLead, type SettledPage } from './earlier-run.ts';
 import { Frontier, type Leads } from './frontier.ts';
@@ -90,7 +89,7 @@ const KNOWN_ONLY: readonly LinkKind[] = ONWARD_KINDS.filter((kind) => kind !== '
 interface Settled {
     page: SettledPage;
     links: LinkLead[];
-    signature: Signature | null;
+    traces: TextTraces | null;
 }
 
 const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
@@ -113,8 +112,8 @@ class SurveyRun {
     readonly #timer: NodeJS.Timeout | null;
     readonly #earlier: EarlierRun;
     readonly #knownFiles: Set<string>;
-    /** Signatures of read pages, until the frontier has absorbed them. */
-    readonly #unabsorbed = new Map<number, Signature | null>();
+    /** What is told of the texts of read pages, until the frontier has absorbed them. */
+    readonly #unabsorbed = new Map<number, TextTraces | null>();
     /** Answers to sitemap URLs that are pages of the record too; null where an earlier run had it. */
     readonly #sitemapAnswers = new Map<number, Answer | NoAnswer | null>();
     readonly #finishTimes: number[] = [];
@@ -143,7 +142,7 @@ class SurveyRun {
         const pins = pinsOf(settings.pins);
         this.#belonging = belongingOf(settings.start, pins, settings);
         this.#rows = new RowMaker(this.#belonging, settings, earlier);
-        this.#families = new Families(settings.familyLimit, input.decisions);
+        this.#families = new Families(settings.familyLimit, input.decisions, settings.growthLimit);
         this.#frontier = new Frontier(settings.maxDepth ?? Infinity, (id, fresh) => this.#absorbed(id, fresh));
         input.stop.addEventListener('abort', () => this.#end.abort(), { once: true });
         if (input.stop.aborted) this.#end.abort();
@@ -437,7 +436,7 @@ class SurveyRun {
                 const page = { ...unreadPage(id), ...why, ...robots };
                 // The frontier keeps what was stopped as open: it is known, and was not read.
                 if (page.notRead !== 'stopped') this.#rows.addPage(page);
-                return { page, links: [], signature: null };
+                return { page, links: [], traces: null };
             };
             if (this.#stopped && !verdict.allowed) read = unread({ notRead: 'stopped' });
             else if (!verdict.allowed && this.#settings.robots === 'obey') {
@@ -454,7 +453,7 @@ class SurveyRun {
             settled = read;
         }
         this.#count(settled.page, url, stored === undefined);
-        if (settled.page.status !== null) this.#unabsorbed.set(id, settled.signature);
+        if (settled.page.status !== null) this.#unabsorbed.set(id, settled.traces);
         this.#frontier.settle(slot, this.#leadsOf(settled), settled.page.status !== null);
         return settled;
     }
@@ -477,13 +476,13 @@ class SurveyRun {
 
     /** The frontier has taken in what a URL led to; told in the same order in every run. */
     #absorbed(id: number, fresh: number[]): void {
-        const signature = this.#unabsorbed.get(id);
-        if (signature === undefined) return;
+        const traces = this.#unabsorbed.get(id);
+        if (traces === undefined) return;
         this.#unabsorbed.delete(id);
         this.#families.settled(
             this.#rows.urlOf(id),
             fresh.map((item) => this.#rows.urlOf(item)),
-            signature,
+            traces,
         );
     }
 

@@ -1,5 +1,6 @@
 /** What earlier runs of a survey left, read from its rows. */
 import { EarlierRun } from '../crawl/earlier-run.ts';
+import { tracesOf } from '../crawl/text-traces.ts';
 import type { Database } from '../store/connect.ts';
 import { RowsBroken } from '../store/mend-rows.ts';
 import { RowReader } from '../store/row-reader.ts';
@@ -50,7 +51,7 @@ export async function loadEarlierRun(db: Database, surveyId: number): Promise<Ea
     for (const page of await read.pagesInPart()) {
         throw new RowsBroken(`survey ${surveyId}: page ${page} is there in part only`);
     }
-    for await (const { page, signature } of read.signatures()) earlier.addSignature(page, signature);
+    for await (const { page, ...traces } of read.traces()) earlier.addTraces(page, tracesOf(traces));
     for (const file of await read.files()) earlier.files.set(file.url, file);
     for await (const row of read.checks()) earlier.checked.add(row.address);
 

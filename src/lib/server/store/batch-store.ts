@@ -65,7 +65,7 @@ export function* rowsOfBatch(
     );
     yield tableRows(
         schema.pageDetails,
-        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature', 'outline'],
+        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature', 'sketch', 'outline'],
         batch.details,
         ({ source: _, ...row }) => ({ surveyId, ...row }),
     );

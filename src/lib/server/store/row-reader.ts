@@ -2,10 +2,9 @@
  * The rows of a survey, table by table in the order of their keys, a bounded number at a time: however large the
  * survey, no more than a piece of it is held by the reading itself.
  */
-import { and, asc, between, eq, gt, isNotNull, isNull, max, ne } from 'drizzle-orm';
+import { and, asc, between, eq, gt, isNotNull, isNull, max, ne, or } from 'drizzle-orm';
 import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { z } from 'zod';
-import type { Signature } from '../../core/doubles/signature.ts';
 import { REGIONS } from '../../core/page/links.ts';
 import {
     NOT_READ_REASONS,
@@ -133,25 +132,23 @@ export class RowReader {
         }
     }
 
-    /** Signatures of the texts of pages that have one: what telling near-doubles needs to go on. */
-    async *signatures(): AsyncGenerator<{ page: number; signature: Signature }> {
+    /** What is told of the texts of documents: what telling traps needs to go on. Other answers have none. */
+    async *traces(): AsyncGenerator<{ page: number; signature: Uint8Array; sketch: Uint8Array | null }> {
         const { pageDetails } = schema;
         for (let after = -1; ;) {
             const rows = await this.#db
-                .select({ page: pageDetails.page, signature: pageDetails.signature })
+                .select({ page: pageDetails.page, signature: pageDetails.signature, sketch: pageDetails.sketch })
                 .from(pageDetails)
                 .where(
                     and(
                         eq(pageDetails.surveyId, this.#survey),
                         gt(pageDetails.page, after),
-                        ne(pageDetails.signature, Buffer.alloc(0)),
+                        or(isNotNull(pageDetails.sketch), ne(pageDetails.signature, Buffer.alloc(0))),
                     ),
                 )
                 .orderBy(asc(pageDetails.page))
                 .limit(PIECE);
-            for (const { page, signature } of rows) {
-                yield { page, signature: new Uint32Array(new Uint8Array(signature).buffer) };
-            }
+            yield* rows;
             if (rows.length < PIECE) return;
             after = rows.at(-1)!.page;
         }

@@ -141,6 +141,8 @@ export const pageDetails = mysqlTable(
         text: bytes('text').notNull(),
         bodyHash: shortBytes('body_hash', 8).notNull(),
         signature: shortBytes('signature', 128).notNull(),
+        /** Null where the answer was no document, and in rows of a version that made none. */
+        sketch: shortBytes('sketch', 128),
         /** `TextOutline` of `core/page/main-text.ts`; empty without text, and in rows from before there was one. */
         outline: bytes('outline').notNull(),
     },

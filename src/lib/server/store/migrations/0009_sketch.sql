@@ -1,0 +1,1 @@
+ALTER TABLE `page_detail` ADD `sketch` varbinary(128);
