@@ -32,6 +32,7 @@ describe('settings on the command line', () => {
             ...['--concurrency', '2', '--delay', '0.25', '--use-crawl-delay', '--agent', 'Bot/1 me', '--token', 'bot'],
             ...['--no-keep-source', '--externals', 'check', '--resources', 'check', '--max-pages', '9'],
             ...['--max-depth', '3', '--max-minutes', '1.5', '--max-size', '0.5', '--family-limit', '0'],
+            ...['--growth-limit', '900'],
             ...['--header', 'X-A: b', '--cookie', 'c=d', '--sign-in', 'u:p'],
         ]);
         expect(read.settings).toEqual({
@@ -66,6 +67,7 @@ describe('settings on the command line', () => {
             maxMinutes: 1.5,
             maxBytes: 524_288,
             familyLimit: 0,
+            growthLimit: 900,
             spot: null,
         });
         expect(read.secrets).toEqual({

@@ -233,6 +233,12 @@ function cannotClaim(
             `${number(trapped)} URLs of closed families were seen and not read; how many more there are is not known.`,
         );
     }
+    const actions = of('action');
+    if (actions > 0) {
+        said.push(
+            `${number(actions)} ${actions === 1 ? 'URL looks' : 'URLs look'} like ${actions === 1 ? 'an action' : 'actions'} and ${actions === 1 ? 'was' : 'were'} not asked for: what only ${actions === 1 ? 'it leads' : 'they lead'} to counts as an orphan.`,
+        );
+    }
     const later = of('later');
     if (later > 0) {
         said.push(

@@ -9,6 +9,7 @@ import type { NumberColumn } from './sections.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
 const A = LINK_KINDS.indexOf('a');
+const REFRESH = LINK_KINDS.indexOf('meta-refresh');
 
 export interface LinkGraph {
     /** Blocks of page `n`: `pageBlocks[pageStart[n]] …`. Pages whose links do not count have theirs too. */
@@ -52,6 +53,23 @@ export function blockGraphOf(survey: PackedSurvey): Omit<LinkGraph, 'blockTempla
         isPage: of('page'),
         nofollow: of('nofollow'),
     };
+}
+
+/** 1 for each URL of the site to which a page that answered 200 leads on by a refresh. O(link occurrences). */
+export function refreshTargets(survey: PackedSurvey): Uint8Array {
+    const { pageStart, pageBlocks, blockList, listStart, target, kind, isPage } = blockGraphOf(survey);
+    const led = new Uint8Array(survey.count);
+    for (let node = 0; node < survey.count; node++) {
+        if (isPage[node] !== 1) continue;
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const list = blockList[pageBlocks[at]!]!;
+            for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+                const to = target[link]!;
+                if (kind[link] === REFRESH && to >= 0 && to < survey.count && to !== node) led[to] = 1;
+            }
+        }
+    }
+    return led;
 }
 
 /** Which links are looked at. */

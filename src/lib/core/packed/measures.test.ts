@@ -79,6 +79,19 @@ describe('standing', () => {
         expect(['/', '/a', '/b', '/out'].map((of) => landing[node(survey, of)])).toEqual([0, -1, -1, -1]);
     });
 
+    it('loses to errors only: what goes round or out of the site is no part of the share', () => {
+        const site = new Site().known('/', 'manual');
+        site.page('/', [{ to: '/loop' }, { to: '/out' }, { to: '/gone' }, { to: '/good' }]);
+        site.page('/loop', [], { status: 301, redirectTo: site.id('/loop2') });
+        site.page('/loop2', [], { status: 301, redirectTo: site.id('/loop') });
+        site.page('/out', [], { status: 301, redirectTo: site.id('https://other.example/') });
+        site.page('/gone', [], { status: 404 }).page('/good', [{ to: '/' }]);
+        const survey = pack(site);
+        const { standing, leak } = standingOf(survey);
+        // Of the two links that end in the site, one ends at an error.
+        expect(leak[node(survey, '/')]).toBeCloseTo(standing[node(survey, '/')]! / 2, 8);
+    });
+
     it('takes one page, no links and pages that link to themselves only', () => {
         expect([...standingOf(pack(new Site().known('/', 'manual').page('/'))).standing]).toEqual([1]);
         const alone = pack(

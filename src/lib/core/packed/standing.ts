@@ -113,9 +113,9 @@ export function eachEnds(survey: PackedSurvey, visit: (node: number, ends: reado
             for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
                 const to = target[link]!;
                 if (kind[link] !== A || follow[link] === 0 || to < 0 || to >= count) continue;
-                // A loop or a way out of the site has no end of its own: the redirect itself is what is linked to.
-                const end = landing[to] === -1 ? to : landing[to]!;
-                if (mark[end] === node) continue;
+                // Redirects that go round, or out of the site, have no end in it: the link counts for nothing.
+                const end = landing[to]!;
+                if (end === -1 || mark[end] === node) continue;
                 mark[end] = node;
                 ends.push(end);
             }

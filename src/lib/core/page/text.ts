@@ -55,19 +55,29 @@ function walkText(
 /** Text of one element beyond this is not gathered: links nested in links must not cost the square of the page. */
 const ENOUGH_TEXT = 50_000;
 
+/** Whether the edges of an element part words: those of blocks and line breaks do, those of inline elements do not. */
+function partsWords(element: LeanElement): boolean {
+    return !(element.isHtml && WITHIN_WORDS.has(element.tag));
+}
+
 /**
- * Text content as the DOM has it, without script, style, template and noscript.
+ * Text of an element without script, style, template and noscript, with a space at the edges of blocks and line breaks:
+ * "Kit<br>Version" are two words. An image parts nothing.
  * @param imageAlts put the `alt` of each image where the image stands
  */
 export function textContent(root: LeanElement, imageAlts = false): string {
     let out = '';
+    const edge = (element: LeanElement): void => {
+        if (partsWords(element) && !(element.isHtml && element.tag === 'img')) out += ' ';
+    };
     walkText(
         root,
         (text) => (out += text),
         (element) => {
+            edge(element);
             if (imageAlts && element.isHtml && element.tag === 'img') out += attributeOf(element, 'alt') ?? '';
         },
-        undefined,
+        edge,
         () => out.length > ENOUGH_TEXT,
     );
     return out;
@@ -99,7 +109,7 @@ export function bodyPieces<T>(body: LeanElement, placeOf: (element: LeanElement)
         body,
         (found) => (text += found),
         (element) => {
-            const parts = !(element.isHtml && WITHIN_WORDS.has(element.tag));
+            const parts = partsWords(element);
             if (parts) edge();
             if (placed !== null) return;
             const says = placeOf(element);
@@ -109,7 +119,7 @@ export function bodyPieces<T>(body: LeanElement, placeOf: (element: LeanElement)
             place = says;
         },
         (element) => {
-            const parts = !(element.isHtml && WITHIN_WORDS.has(element.tag));
+            const parts = partsWords(element);
             if (parts || element === placed) edge();
             if (element === placed) {
                 placed = null;

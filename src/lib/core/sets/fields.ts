@@ -2,7 +2,7 @@
  * What can be said of a page: every column, under the name the set language, the tables and the exports have for it.
  * Numbers and dates compare, texts are looked into, choices are one of few words.
  */
-import { originOf, pathOf } from '../address/address.ts';
+import { hostOf, originOf, pathOf } from '../address/address.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
 import { GATES, isRedirectStatus, type Gate } from '../gates/gates.ts';
 import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
@@ -205,10 +205,17 @@ const FIELDS: Field[] = [
     },
     {
         name: 'host',
+        what: 'Host of the address, with its port where that is not the usual one.',
+        kind: 'choice',
+        part: 'text',
+        choices: (survey) => once(survey, 'choices host', () => choicesOf(survey.texts('url').all().map(hostOf))),
+    },
+    {
+        name: 'origin',
         what: 'Scheme and host of the address.',
         kind: 'choice',
         part: 'text',
-        choices: (survey) => once(survey, 'choices host', () => choicesOf(survey.texts('url').all().map(originOf))),
+        choices: (survey) => once(survey, 'choices origin', () => choicesOf(survey.texts('url').all().map(originOf))),
     },
     choice('section', 'First folder of the path, / for pages at the root.'),
     documentText('title', 'Text of the title element.'),

@@ -2,7 +2,9 @@
 import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES } from '../gates/gates.ts';
 import { GATE_INDEXABLE } from '../packed/codes.ts';
+import { refreshTargets } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { once } from '../once.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
 import { UNREACHED } from '../graph/depth.ts';
 
@@ -61,6 +63,11 @@ export const FLAGS: readonly Flag[] = [
     marked('thin hold', 'Reached, and one reached page alone links to it with a followed link.', 'thin'),
     marked('listing only', 'Reached by paginated lists and archives only.', 'listing_only'),
     marked('decline only', 'Reached by nofollow links only.', 'decline_only'),
+    is('behind a refresh', 'An orphan to which a page leads on by itself, after a delay.', (survey) => {
+        const orphan = survey.numbers('orphan');
+        const led = once(survey, 'delayed refreshes', () => refreshTargets(survey));
+        return (node) => led[node] === 1 && (orphan[node] === ORPHAN.strict || orphan[node] === ORPHAN.adrift);
+    }),
     is('choke point', 'Some pages are reached through this one only; the start page is none.', (survey) => {
         const load = survey.numbers('load');
         const starts = new Set(survey.head.starts);
@@ -91,6 +98,10 @@ export const FLAGS: readonly Flag[] = [
     grouped('same title', 'Another page has the same title.', 'same_title'),
     grouped('same h1', 'Another page has the same h1.', 'same_h1'),
 ];
+
+export function flagNamed(name: string): Flag | undefined {
+    return FLAGS.find((flag) => flag.name === name);
+}
 
 /** Flags that need more than the survey: another survey, priorities, or the intended structure. */
 export const OUTER_FLAGS = [

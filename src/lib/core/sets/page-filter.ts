@@ -54,7 +54,7 @@ export function setLine(filter: PageFilter): string {
     else if (filter.gate !== undefined) parts.push(`gate is ${filter.gate}`);
     if (filter.orphan !== undefined) parts.push(ORPHANS[filter.orphan]);
     if (filter.section !== undefined) parts.push(`section is ${quoted(filter.section)}`);
-    if (filter.origin !== undefined) parts.push(`host is ${quoted(filter.origin)}`);
+    if (filter.origin !== undefined) parts.push(`origin is ${quoted(filter.origin)}`);
     if (filter.folder !== undefined) parts.push(`url begins ${quoted(filter.folder, true)}`);
     if (filter.path !== undefined) parts.push(`path begins ${quoted(filter.path, true)}`);
     if (filter.sitemap !== undefined) parts.push(`sitemap is ${quoted(filter.sitemap, true)}`);

@@ -240,7 +240,46 @@ function queryCalendar(url: string): string[] {
     ];
 }
 
+describe('an index of many short pages', () => {
+    it('stays open: what it leads to leads on to nothing', () => {
+        // Like the reference of a library: twelve modules of 400 functions, each told in the same few words.
+        const { read, families } = crawl(
+            (url) => {
+                const depth = url.slice(O.length).split('/').length - 2;
+                if (depth === 0) return [`${O}/core/index/`];
+                if (url.endsWith('/index/'))
+                    return Array.from({ length: 12 }, (_, n) => `${O}/core/mod${'abcdefghijkl'[n]}/`);
+                if (depth === 2)
+                    return Array.from(
+                        { length: 400 },
+                        (_, n) => `${url}fn-${'abcdefghij'[n % 10]}${'k'.repeat(n / 10)}/`,
+                    );
+                return [`${O}/core/index/`];
+            },
+            (url) => (/fn-/.test(url) ? 'This function is only available here.' : own(url)),
+            { growth: 2_000, most: 20_000 },
+        );
+        expect(read).toHaveLength(2 + 12 + 12 * 400);
+        expect(closed(families)).toEqual([]);
+    });
+});
+
 describe('calendars by query', () => {
+    it('close where each month leads to all its days', () => {
+        const { read, families } = crawl(
+            (url) => {
+                const [next, ,] = queryCalendar(url);
+                const month = new URL(url).searchParams.get('month');
+                if (month === null) return url === `${O}/` ? [`${O}/calendar?month=2026-03`] : [];
+                return [next!, ...Array.from({ length: 30 }, (_, day) => `${O}/calendar?day=${month}-${day + 1}`)];
+            },
+            () => 'Nothing is on.',
+            { most: 20_000 },
+        );
+        expect(read.length).toBeLessThanOrEqual(400);
+        expect(closed(families)).toMatchObject([{ pattern: 'a.example/calendar?{query}', reason: 'nothing-new' }]);
+    });
+
     const MONTHS = 'January February March April May June July August September October November December'.split(' ');
     it.each([
         [

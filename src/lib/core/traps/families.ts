@@ -45,11 +45,10 @@ interface Watch {
     compared: number;
     doubles: number;
     alike: number;
-    /** Words of the last members; of the last settled ones with a text, whether each had any words of its own. */
+    /** Words of the last members with a text. */
     words: RecentWords;
-    barren: boolean[];
-    /** Whether each of the last settled members brought a new one. */
-    brought: boolean[];
+    /** The last settled members at length: new members each brought, and whether it had hardly a word of its own. */
+    grown: { bred: number; isBarren: boolean }[];
     /** Subtrees: the folder below it in which each of the last members lies. */
     below: string[];
     /** Query families: the values of each parameter, as far as they are kept. */
@@ -91,6 +90,8 @@ const VALUES_KEPT = 2_000;
 /** A page with so few words of its own, or so small a share of a long text, says nothing new: a month's name, a date. */
 const FEW_OWN_WORDS = 2;
 const OWN_SHARE = 0.05;
+/** A calendar of months with all their days shows some months among so many pages. */
+const FEWEST_BREEDERS = 5;
 /** "Growing", for what no rule understands: nearly each of so many members brought another. */
 const GROWTH_WINDOW = 200;
 const GROWS = 0.95;
@@ -142,7 +143,10 @@ export class Families {
             // The narrowest that shows it closes; a wider one stays open for what else is in it.
             for (const family of families) {
                 this.#judge(family);
-                if (isClosed(family)) return told(family);
+                if (!isClosed(family)) continue;
+                // What made the wider ones grow grows no more: they are judged by what comes from here on.
+                for (const wider of families) if (wider !== family && wider.watch) wider.watch = newWatch(wider.watch);
+                return told(family);
             }
         }
         for (const family of families) family.handedOut++;
@@ -158,6 +162,8 @@ export class Families {
         if (this.#limit === 0) return;
         const own = familyPatterns(url);
         const freshPatterns = fresh.map((item) => familyPatterns(item));
+        // Members of a closed family that were under way when it closed say nothing of the wider ones.
+        const isOfClosed = own.some((found) => isClosed(this.#of(found, url)));
         for (const found of own) {
             const family = this.#of(found, url);
             family.settled++;
@@ -165,7 +171,7 @@ export class Families {
                 family.example = url;
                 family.hasReadExample = true;
             }
-            if (!family.watch) continue;
+            if (!family.watch || isOfClosed) continue;
             let bred = 0;
             let isFruitful = false;
             for (const patterns of freshPatterns) {
@@ -180,14 +186,11 @@ export class Families {
             }
             keepLast(family.watch.bred, bred, WINDOW);
             keepLast(family.watch.fruitful, isFruitful, WINDOW);
-            keepLast(family.watch.brought, bred > 0, GROWTH_WINDOW);
             if (found.shape === 'subtree') keepLast(family.watch.below, found.values[0] ?? '', WINDOW);
             const sketch = traces?.sketch ?? null;
-            if (sketch !== null) {
-                if (family.watch.words.pages > 0)
-                    keepLast(family.watch.barren, isBarren(family.watch.words, sketch), WINDOW);
-                family.watch.words.add(sketch);
-            }
+            const isBarren = sketch !== null && family.watch.words.pages > 0 && addsNothing(family.watch.words, sketch);
+            keepLast(family.watch.grown, { bred, isBarren }, GROWTH_WINDOW);
+            if (sketch !== null) family.watch.words.add(sketch);
             const signature = traces?.signature ?? null;
             if (signature !== null) {
                 if (family.watch.recent.length > 0) {
@@ -248,21 +251,7 @@ export class Families {
     #count(found: FamilyPattern, url: string): void {
         const family = this.#of(found, url);
         if (++family.seen < Math.min(WATCHED_FROM, this.#limit / 4)) return;
-        family.watch ??= {
-            bred: [],
-            fruitful: [],
-            recent: [],
-            compared: 0,
-            doubles: 0,
-            alike: 0,
-            words: new RecentWords(COMPARED),
-            barren: [],
-            brought: [],
-            below: [],
-            parameters: new Map(),
-            bredInAll: 0,
-            steps: 0,
-        };
+        family.watch ??= newWatch();
         if (found.shape !== 'query') return;
         for (const piece of found.values) {
             const name = piece.split('=', 1)[0] ?? '';
@@ -288,13 +277,13 @@ export class Families {
     }
 
     /** Worst case: nobody knows why, but nearly each page of it leads to another that nothing else names. */
-    #growsOn({ shape, handedOut }: Tracked, { brought }: Watch): boolean {
+    #growsOn({ shape, handedOut }: Tracked, { grown }: Watch): boolean {
         return (
             this.#growthLimit > 0 &&
             handedOut >= this.#growthLimit &&
             (shape === 'subtree' || shape === 'query') &&
-            brought.length >= Math.min(GROWTH_WINDOW, this.#growthLimit / 2) &&
-            brought.filter(Boolean).length >= brought.length * GROWS
+            grown.length >= Math.min(GROWTH_WINDOW, this.#growthLimit / 2) &&
+            grown.filter(({ bred }) => bred > 0).length >= grown.length * GROWS
         );
     }
 
@@ -311,8 +300,26 @@ export class Families {
     }
 }
 
+/** @param before whose parameters stay known */
+function newWatch(before?: Watch): Watch {
+    return {
+        bred: [],
+        fruitful: [],
+        recent: [],
+        compared: 0,
+        doubles: 0,
+        alike: 0,
+        words: new RecentWords(COMPARED),
+        grown: [],
+        below: [],
+        parameters: before?.parameters ?? new Map(),
+        bredInAll: 0,
+        steps: 0,
+    };
+}
+
 /** A text in which hardly a word is its own. */
-function isBarren(recent: RecentWords, sketch: Sketch): boolean {
+function addsNothing(recent: RecentWords, sketch: Sketch): boolean {
     const { own, known } = recent.ownOf(sketch);
     return sketch.length < SKETCH_SIZE ? own <= FEW_OWN_WORDS : known > 0 && own <= known * OWN_SHARE;
 }
@@ -323,18 +330,31 @@ function endless(family: Tracked, watch: Watch): FamilyReason | '' {
     if (family.shape === 'session') return 'session';
     if (family.shape === 'query' && isCombination(family, watch)) return 'combinations';
     if ((family.shape === 'query' || family.shape === 'number') && isCounter(watch)) return 'counter';
-    if (watch.compared >= watch.bred.length / 2 && watch.doubles >= watch.compared * DOUBLES_SHARE) {
-        return 'near-doubles';
+    if (family.shape !== 'subtree' && watch.compared >= watch.bred.length / 2) {
+        if (watch.doubles >= watch.compared * DOUBLES_SHARE) return 'near-doubles';
     }
     if ((family.shape === 'query' || family.shape === 'subtree') && saysNothingNew(watch)) return 'nothing-new';
     return '';
 }
 
-/** Members hold nothing of their own and lead nowhere else. A paginated archive leads to its entries. */
-function saysNothingNew({ bred, barren, fruitful }: Watch): boolean {
+/**
+ * Pages that hold nothing of their own bring about a new one each, and lead nowhere else. An index of thousands of short
+ * pages has much of its own to say, and those lead on to nothing; a paginated archive leads to its entries.
+ */
+function saysNothingNew({ grown, fruitful }: Watch): boolean {
+    let breeders = 0;
+    let byBarren = 0;
+    let inAll = 0;
+    for (const { bred, isBarren } of grown) {
+        inAll += bred;
+        if (bred === 0 || !isBarren) continue;
+        breeders++;
+        byBarren += bred;
+    }
     return (
-        barren.length >= bred.length / 2 &&
-        barren.filter(Boolean).length >= barren.length * DOUBLES_SHARE &&
+        breeders >= FEWEST_BREEDERS &&
+        byBarren >= grown.length * BREEDS &&
+        byBarren >= inAll * DOUBLES_SHARE &&
         fruitful.filter(Boolean).length <= fruitful.length * FRUITFUL_SHARE
     );
 }

@@ -43,6 +43,7 @@ const FULL: SurveySettings = {
     maxMinutes: 1.5,
     maxBytes: 524_288,
     familyLimit: 0,
+    growthLimit: 0,
 };
 
 describe('the settings form', () => {

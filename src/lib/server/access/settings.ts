@@ -249,8 +249,7 @@ export const StoredSettings: z.ZodType<SurveySettings> = z.object({
     maxMinutes: z.number().nullable().default(null),
     maxBytes: z.number().default(D.maxBytes),
     familyLimit: z.number().default(D.familyLimit),
-    // Surveys of an older version knew no such limit, and go on without.
-    growthLimit: z.number().default(0),
+    growthLimit: z.number().default(D.growthLimit),
     spot: z
         .object({ parent: z.number(), what: z.string(), urls: z.array(z.string()) })
         .nullable()

@@ -4,6 +4,7 @@ import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/evidence/nearest.ts';
 import { once } from '$lib/core/once.ts';
 import { gateOf } from '$lib/core/packed/codes.ts';
+import { flagNamed } from '$lib/core/sets/flags.ts';
 import { ORPHAN } from '$lib/core/survey/page-kind.ts';
 import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
@@ -41,6 +42,7 @@ export async function load({ params, url, depends }) {
     const bySection = [...perSection]
         .map(([section, pages]) => ({ section, pages }))
         .sort((a, b) => b.pages - a.pages || (a.section < b.section ? -1 : 1));
+    const isBehindRefresh = flagNamed('behind a refresh')!.test(packed);
     const islands = islandsOf(packed);
     const from = Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0);
     return {
@@ -54,6 +56,8 @@ export async function load({ params, url, depends }) {
             listing: flagged('listing_only'),
             decline: flagged('decline_only'),
             indexable: counts.orphans?.indexable ?? 0,
+            behindRefresh: orphans.filter(isBehindRefresh).length,
+            actions: counts.byNotRead.action ?? 0,
         },
         islands: islands.slice(0, MOST_ISLANDS).map(({ node, url: address, pages }) => ({
             size: pages,
@@ -68,6 +72,7 @@ export async function load({ params, url, depends }) {
             url: packed.url(node),
             title: packed.texts('title').at(node),
             kind: kind[node] === ORPHAN.strict ? 'strict' : 'adrift',
+            behindRefresh: isBehindRefresh(node),
             island: island[node] === -1 ? null : island[node]! + 1,
             evidence: evidenceNames(evidence[node]!),
             gate: gateOf(gate[node]!),

@@ -46,6 +46,19 @@
                 <a class="set" href={of('listing')}>{count(data.counts.listing)}</a> only from listings,
                 <a class="set" href={of('decline')}>{count(data.counts.decline)}</a> only by nofollow links.
             </p>
+            {#if data.counts.behindRefresh > 0 || data.counts.actions > 0}
+                <p class="ink2">
+                    {#if data.counts.behindRefresh > 0}
+                        <a class="set" href={line('behind a refresh')}>{count(data.counts.behindRefresh)}</a> of the orphans
+                        can be got to by waiting: a page leads on to them by itself, after a delay, which is no link.
+                    {/if}
+                    {#if data.counts.actions > 0}
+                        <a class="set" href={line('reason is action')}>{counted(data.counts.actions, 'URL')}</a>
+                        that {data.counts.actions === 1 ? 'looks like an action was' : 'look like actions were'} not asked
+                        for: what only {data.counts.actions === 1 ? 'it leads' : 'they lead'} to counts as an orphan here.
+                    {/if}
+                </p>
+            {/if}
         {/if}
     </div>
     {#if data.bySection.length > 0}
@@ -98,7 +111,11 @@
                                 >
                                 <div class="note">{orphan.title}</div></td
                             >
-                            <td>{orphan.kind}{orphan.island === null ? '' : `, island ${orphan.island}`}</td>
+                            <td
+                                >{orphan.kind}{orphan.island === null
+                                    ? ''
+                                    : `, island ${orphan.island}`}{orphan.behindRefresh ? ', behind a refresh' : ''}</td
+                            >
                             <td class="ink2">{orphan.evidence.join(', ')}</td>
                             <td class="spare ink2"
                                 >{orphan.gate === 'indexable'
