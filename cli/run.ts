@@ -20,6 +20,7 @@ import { holdDatabase, openLog } from '../src/lib/server/process/database-proces
 import { endProcess, identityOf, pause } from '../src/lib/server/process/liveness.ts';
 import { tryLock, unlock } from '../src/lib/server/process/locks.ts';
 import { migrateStore, openStore } from '../src/lib/server/store/connect.ts';
+import { ownAddress } from '../src/lib/server/access/guard.ts';
 import { seedDemo } from '../demo/seed.ts';
 import { freePort } from './ports.ts';
 import { EXIT, UsageError } from './usage.ts';
@@ -94,7 +95,7 @@ class Supervisor {
             if (demo) await this.#startStandIn();
             await this.#start('worker', {});
             await this.#start('web', { EDGEMAP_PORT: String(port) });
-            const address = `http://127.0.0.1:${port}/`;
+            const address = ownAddress(port);
             register(this.#folder, 'supervisor', identityOf(process.pid), address);
             if (demo) {
                 const store = openStore(hold.access);

@@ -239,7 +239,7 @@ async function failsOn(surveys: Surveys, line: string, survey: Survey): Promise<
 function readGates(lines: string[]): string[] {
     for (const line of lines) {
         const parsed = parseSet(line);
-        if (!parsed.ok && !/is no field, flag or relation/.test(parsed.say)) {
+        if (!parsed.ok && parsed.code !== 'unknown-name') {
             throw new UsageError(`--fail-on '${line}': ${parsed.say}`);
         }
     }

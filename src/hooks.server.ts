@@ -7,11 +7,17 @@ const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 export const handle: Handle = async ({ event, resolve }) => {
     const { request } = event;
     if (CHANGING.has(request.method) && !isOwnOrigin(request.headers.get('origin'), request.headers.get('host'))) {
-        return new Response('This change was asked for by another site and was not made.\n', { status: 403 });
+        const message = 'This change was asked for by another site and was not made.';
+        return event.url.pathname.startsWith('/api/')
+            ? Response.json({ message }, { status: 403 })
+            : new Response(`${message}\n`, { status: 403 });
     }
     if (CHANGING.has(request.method) && /^\d+\.\d+$/.test(event.params.survey ?? '')) {
         const message = 'An earlier revision can be looked at and not changed; leave out what stands after the point.';
         return Response.json({ message }, { status: 409 });
+    }
+    if (event.route.id === null && event.url.pathname.startsWith('/api/')) {
+        return Response.json({ message: 'There is nothing at this address.' }, { status: 404 });
     }
     return resolve(event);
 };

@@ -36,8 +36,10 @@ function mayBeIndexed(page: DoorPage): boolean {
 
 export function judgeDoor(facts: DoorFacts): DoorVerdict {
     const atStart = startBolts(facts);
-    // A host that answers nothing at all is told once, not for its robots.txt and again for its start page.
-    const isSilent = facts.robots.status === null && atStart.length > 0;
+    // A host that answers nothing at all, or errors only, is told once: not for its robots.txt and again for its start page.
+    const isSilent =
+        atStart.length > 0 &&
+        (facts.robots.status === null || (facts.robots.status >= 500 && (facts.start.status ?? 0) >= 500));
     const bolts = [...(isSilent ? [] : robotsBolts(facts)), ...atStart];
     const closed = facts.robots.closes === 'start' || facts.robots.closes === 'site';
     for (const item of bolts)
@@ -212,6 +214,8 @@ function startBolts(facts: DoorFacts): Bolt[] {
             ),
         );
     }
+    // What an error page says of itself is no second cause.
+    if (start.status !== 200) return bolts;
     if (start.noindex) {
         bolts.push(
             bolt(

@@ -39,7 +39,7 @@ export interface SetContext {
 export class SetUnknown extends Error {}
 
 /** Saved sets may name saved sets; one that comes back to itself has no meaning. */
-const MOST_SAVED = 20;
+const MOST_SAVED = 200;
 
 /** Parts of a survey that a set looks at beside `core`. */
 export function partsFor(set: SetExpression, survey: PackedSurvey): Part[] {
@@ -54,10 +54,13 @@ export function partsFor(set: SetExpression, survey: PackedSurvey): Part[] {
     return [...parts];
 }
 
-/** @throws SetUnknown when it speaks of a survey, a saved set or a column that is not there */
-export function evaluateSet(set: SetExpression, context: SetContext, saved = 0): Bits {
+/**
+ * @param within saved sets that led here, outermost first
+ * @throws SetUnknown when it speaks of a survey, a saved set or a column that is not there
+ */
+export function evaluateSet(set: SetExpression, context: SetContext, within: readonly string[] = []): Bits {
     const { survey } = context;
-    const inner = (of: SetExpression): Bits => evaluateSet(of, context, saved);
+    const inner = (of: SetExpression): Bits => evaluateSet(of, context, within);
     switch (set.kind) {
         case 'all':
             return Bits.all(survey.count);
@@ -142,7 +145,7 @@ export function evaluateSet(set: SetExpression, context: SetContext, saved = 0):
             const other = context.surveys?.(set.number);
             if (!other) throw new SetUnknown(`There is no survey ${set.number} of this site.`);
             return carried(
-                evaluateSet(set.of, { ...context, survey: other, priority: undefined }, saved),
+                evaluateSet(set.of, { ...context, survey: other, priority: undefined }, within),
                 other,
                 survey,
             );
@@ -150,8 +153,11 @@ export function evaluateSet(set: SetExpression, context: SetContext, saved = 0):
         case 'saved': {
             const of = context.saved?.(set.name);
             if (!of) throw new SetUnknown(`There is no saved set "${set.name}".`);
-            if (saved >= MOST_SAVED) throw new SetUnknown(`The saved set "${set.name}" comes back to itself.`);
-            return evaluateSet(of, context, saved + 1);
+            if (within.includes(set.name)) throw new SetUnknown(`The saved set "${set.name}" comes back to itself.`);
+            if (within.length >= MOST_SAVED) {
+                throw new SetUnknown(`The set leads through more than ${MOST_SAVED} saved sets, one naming the next.`);
+            }
+            return evaluateSet(of, context, [...within, set.name]);
         }
     }
 }

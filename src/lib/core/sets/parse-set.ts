@@ -17,7 +17,10 @@ export type Expected =
     | { kind: 'open' }
     | { kind: 'join'; narrows: boolean; isOpen: boolean };
 
-export type ParsedSet = { ok: true; set: SetExpression } | (SetTrouble & { expected: Expected });
+/** `unknown-name`: a word that is no name here and may be one elsewhere, as columns of lists are; `form`: anything else. */
+export type SetTroubleCode = 'unknown-name' | 'form';
+
+export type ParsedSet = { ok: true; set: SetExpression } | (SetTrouble & { code: SetTroubleCode; expected: Expected });
 
 /** Nesting beyond this is refused: nobody reads it, and it would be deep work. */
 const MOST_NESTED = 60;
@@ -25,11 +28,13 @@ const MOST_NESTED = 60;
 class Trouble extends Error {
     readonly token: Token;
     readonly expected: Expected;
+    readonly code: SetTroubleCode;
 
-    constructor(token: Token, say: string, expected: Expected) {
+    constructor(token: Token, say: string, expected: Expected, code: SetTroubleCode) {
         super(say);
         this.token = token;
         this.expected = expected;
+        this.code = code;
     }
 }
 
@@ -65,13 +70,14 @@ function namesFor(fields: readonly Field[]): Name[] {
  */
 export function parseSet(line: string, fields: readonly Field[] = [...fieldsOf(null), PRIORITY]): ParsedSet {
     const found = tokensOf(line);
-    if (!found.ok) return { ...found, expected: { kind: 'start' } };
+    if (!found.ok) return { ...found, code: 'form', expected: { kind: 'start' } };
     try {
         return { ok: true, set: new Parser(found.tokens, namesFor(fields)).whole() };
     } catch (error) {
         if (!(error instanceof Trouble)) throw error;
-        const { token, message, expected } = error;
-        return { ok: false, at: token.from, length: Math.max(1, token.to - token.from), say: message, expected };
+        const { token, message, expected, code } = error;
+        const length = Math.max(1, token.to - token.from);
+        return { ok: false, code, at: token.from, length, say: message, expected };
     }
 }
 
@@ -122,8 +128,8 @@ class Parser {
         return true;
     }
 
-    #fail(say: string, expected: Expected): never {
-        throw new Trouble(this.#peek(), say, expected);
+    #fail(say: string, expected: Expected, code: SetTroubleCode = 'form'): never {
+        throw new Trouble(this.#peek(), say, expected, code);
     }
 
     #anyOf(): SetExpression {
@@ -217,7 +223,7 @@ class Parser {
             token.kind === 'word'
                 ? `"${token.value}" is no field, flag or relation.${near ? ` Is it "${near}"?` : ''} A text to look for stands in quotes: "${token.value}".`
                 : `Here a field, a flag or a relation is expected, not ${told(token)}.`;
-        return this.#fail(say, { kind: 'start' });
+        return this.#fail(say, { kind: 'start' }, token.kind === 'word' ? 'unknown-name' : 'form');
     }
 
     /** Behind an opened parenthesis. */

@@ -2,7 +2,7 @@
 import type { Readable } from 'node:stream';
 import { request, type Dispatcher } from 'undici';
 import type { NotRead } from '../../core/survey/survey-rows.ts';
-import { unpack } from './unpack.ts';
+import { TooManyCodings, unpack } from './unpack.ts';
 
 const WHOLE_ANSWER_MILLISECONDS = 60_000;
 /** Bytes kept of a body that is looked at only to tell its type. */
@@ -75,9 +75,35 @@ function failureOf(error: unknown, host: string): NoAnswer {
     if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${message || code}`);
     if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
         return fail('timeout', `${host} did not answer in time`);
-    if (/^HTTPParserError|^HPE_|UND_ERR_HEADERS_OVERFLOW|UND_ERR_RES|Z_/.test(code))
-        return fail('broken-reply', `the answer of ${host} cannot be read: ${message || code}`);
-    return fail('lost', `the connection to ${host} was lost: ${message || code}`);
+    const broken = brokenHead(code, message);
+    if (broken !== null) return fail('broken-reply', `the answer of ${host} cannot be read: ${broken}`);
+    return fail(
+        'lost',
+        `the connection to ${host} was lost: ${code === 'UND_ERR_SOCKET' ? 'it was closed before the answer was whole' : message || code}`,
+    );
+}
+
+/** What llhttp says of an answer it cannot read, and what that means (RFC 9112); the first that fits. */
+const BROKEN_HEADS: readonly [RegExp, string][] = [
+    [/content-length/i, 'its Content-Length is no number'],
+    [/header (?:value|token)|header/i, 'a header holds a character that may not stand there'],
+    [/status/i, 'its status is no number of three digits'],
+    [/version/i, 'its version of HTTP is none that is known'],
+    [/expected http/i, 'it does not begin as an answer over HTTP does'],
+    [/\b(?:cr|lf)\b/i, 'its lines do not end as they must'],
+    [/chunk/i, 'the pieces of its body are not marked as they must be'],
+];
+
+/** Why the head of an answer cannot be read; null for a failure of another kind. */
+function brokenHead(code: string, message: string): string | null {
+    if (code === 'UND_ERR_HEADERS_OVERFLOW') return 'its headers are larger than 16 KB';
+    // A status below 100 trips the library itself.
+    if (code === 'ERR_ASSERTION') return 'its status is none of HTTP, which begin at 100';
+    // Before the head is there this says only that the head broke off behind a Content-Length.
+    if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH')
+        return 'its headers contradict each other about the length of the body, or hold a character that may not stand there';
+    if (!/^HTTPParserError|^HPE_|UND_ERR_RES|Z_/.test(code)) return null;
+    return BROKEN_HEADS.find(([says]) => says.test(message))?.[1] ?? 'it is not as HTTP has it';
 }
 
 /** What became of a body that did not arrive whole. */
@@ -86,6 +112,7 @@ function bodyTroubleOf(error: unknown, size: number): string {
     const after = `after ${size.toLocaleString('en')} bytes`;
     if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
         return `the body did not end in time; cut ${after}`;
+    if (error instanceof TooManyCodings) return error.message;
     if (/^Z_|^ERR_BROTLI|BROTLI/.test(code)) return `the packed body is broken ${after}`;
     if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH')
         return `the body is not as long as its Content-Length says; it ended ${after}`;

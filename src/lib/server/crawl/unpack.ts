@@ -7,6 +7,15 @@ export class UnknownCoding extends Error {
     readonly code = 'ERR_BROTLI_UNKNOWN_CODING';
 }
 
+/** More codings one upon another than anybody means: each would cost memory and time of ours. */
+const MOST_CODINGS = 5;
+
+export class TooManyCodings extends Error {
+    constructor(count: number) {
+        super(`the body is packed ${count} times over; ${MOST_CODINGS} are unpacked at most`);
+    }
+}
+
 /**
  * @param encodings the Content-Encoding field, its lines joined by commas; the last was applied last
  * @throws when the body cannot be unpacked further; what came before was given
@@ -21,6 +30,7 @@ export async function* unpack(body: Readable, encodings: string): AsyncGenerator
         yield* body as AsyncIterable<Uint8Array>;
         return;
     }
+    if (names.length > MOST_CODINGS) throw new TooManyCodings(names.length);
     let stream: Readable = body;
     for (const name of names.reverse()) {
         const first: Uint8Array | null = name === 'deflate' ? await peek(stream) : null;

@@ -1,11 +1,7 @@
 /** CSV as RFC 4180 has it, in UTF-8, safe to open in a spreadsheet. */
 import { stringify } from 'csv-stringify';
 import { stringify as stringifyNow } from 'csv-stringify/sync';
-
-/** A text that a spreadsheet would take for a formula gets a leading apostrophe. */
-function plainText(value: string): string {
-    return /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
-}
+import { plainCell } from '../../core/formats/spreadsheet.ts';
 
 const OPTIONS = {
     header: true,
@@ -14,7 +10,7 @@ const OPTIONS = {
     quoted_match: /[\r\n]/,
     cast: {
         boolean: (value: boolean) => (value ? 'true' : 'false'),
-        string: plainText,
+        string: plainCell,
     },
 };
 

@@ -1,9 +1,16 @@
 /** Rows for the clipboard: tab-separated, one line for each, with a line of names. */
+import { plainCell } from '$lib/core/formats/spreadsheet.ts';
+
 type Value = string | number | boolean | null;
 
 /** Rows beyond this are for a file. */
 export const MOST_COPIED = 5_000;
 const AT_ONCE = 500;
+
+/** A tab or a line end within a value would part it; a text that looks like a formula must not become one. */
+function cellOf(value: Value): string {
+    return typeof value === 'string' ? plainCell(value.replace(/[\t\r\n]+/g, ' ')) : String(value);
+}
 
 /**
  * @param fetchWindow gives rows of the table
@@ -22,8 +29,7 @@ export async function copyRows(
         const window = await fetchWindow(from, AT_ONCE);
         total = window.total;
         for (const { record } of window.rows) {
-            // A tab or a line end within a value would part it.
-            lines.push(columns.map((column) => String(record[column] ?? '').replace(/[\t\r\n]+/g, ' ')).join('\t'));
+            lines.push(columns.map((column) => cellOf(record[column] ?? '')).join('\t'));
         }
         if (from + AT_ONCE >= total) break;
     }

@@ -140,7 +140,7 @@
         {/if}
         {#if data.knock && !isKnocking && !isSpot}
             <p class="ink2">
-                The door before it: {data.knock.say}
+                The door before it{phase === 'failed' ? '' : `: ${data.knock.say}`}
                 <a class="set" href="/sites/{data.site.id}/door?knock={data.knock.id}">{moment(data.knock.at)}</a>
             </p>
         {/if}

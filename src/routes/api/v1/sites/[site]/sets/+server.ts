@@ -20,7 +20,7 @@ export async function POST({ params, request }) {
     const { name, expression } = asked.data;
     // Columns of imports differ from survey to survey: only what is wrong everywhere is refused.
     const parsed = parseSet(expression);
-    if (!parsed.ok && /closing|parenthesis|quote|nested|longer/.test(parsed.say)) error(400, parsed.say);
+    if (!parsed.ok && parsed.code !== 'unknown-name') error(400, parsed.say);
     await saveSet(appStore().db, site.id, name, expression);
     return json(await listSavedSets(appStore().db, site.id));
 }

@@ -9,7 +9,7 @@ export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
-    if (current.trouble) error(400, current.trouble.say);
+    if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
     const columns = columnsNamed(current, url.searchParams.get('columns') ?? GRAPH_COLUMNS);
     return textAnswer(
         `${found.site.name}-survey-${found.survey.number}.graphml`,

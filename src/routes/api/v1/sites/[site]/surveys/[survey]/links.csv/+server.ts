@@ -20,6 +20,6 @@ export async function GET({ params, url }) {
         return csvAnswer(name, LINK_COLUMNS, eachLinkRecord(appStore().db, found.survey.id, packed));
     }
     const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '', ['links']);
-    if (current.trouble) error(400, current.trouble.say);
+    if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
     return csvAnswer(name, LINK_TABLE_COLUMNS, eachLink(found.survey, current, linkQueryOf(url.searchParams)));
 }

@@ -8,7 +8,7 @@ export async function GET({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
-    if (current.trouble) error(400, current.trouble.say);
+    if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
     const columns = columnsNamed(current, url.searchParams.get('columns'));
     const nodes = orderedNodes(current, orderOf(url.searchParams));
     function* records() {

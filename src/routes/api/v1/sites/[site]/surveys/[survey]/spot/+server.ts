@@ -22,7 +22,7 @@ export async function POST({ params, request, url }) {
         what = `the folder ${data.url}`;
     } else {
         const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
-        if (current.trouble) error(400, current.trouble.say);
+        if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
         urls = Array.from(current.bits.nodes(), (node) => known[node]!);
         what = `a set of ${urls.length}`;
     }

@@ -1,0 +1,11 @@
+import type { SetTroubleAt } from '$lib/server/current-set.ts';
+
+declare global {
+    namespace App {
+        interface Error {
+            message: string;
+            /** What is wrong with a set, and where in its line. */
+            trouble?: SetTroubleAt;
+        }
+    }
+}
