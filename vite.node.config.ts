@@ -6,6 +6,7 @@ import { defineConfig } from 'vite';
 const entries = {
     edgemap: 'cli/edgemap.ts',
     web: 'cli/web.ts',
+    'web-thread': 'cli/web-thread.ts',
     worker: 'cli/worker.ts',
     'stand-in': 'demo/stand-in-process.ts',
     'parse-thread': 'src/lib/server/crawl/parse-thread.ts',

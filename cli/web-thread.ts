@@ -1,0 +1,31 @@
+/** A thread that answers requests: the application behind a socket that only the web process may reach. */
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { parentPort, workerData } from 'node:worker_threads';
+import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
+import { projectRoot } from '../src/lib/server/process/data-folder.ts';
+import type { WebThreadData } from '../src/lib/server/web/web-threads.ts';
+
+cleanConsole();
+const { socket } = workerData as WebThreadData;
+// The origin of a request is that of the name it was asked under: each of our own names works, forms too.
+delete process.env.ORIGIN;
+process.env.PROTOCOL_HEADER = 'x-edgemap-protocol';
+// Bounded before it comes here.
+process.env.BODY_SIZE_LIMIT = 'Infinity';
+
+interface Handler {
+    handler: (request: object, response: object, next: () => void) => void;
+}
+const { handler } = (await import(pathToFileURL(join(projectRoot(), 'build/web/handler.js')).href)) as Handler;
+const server = createServer({ maxHeaderSize: 128 * 1024 }, (request, response) => {
+    handler(request, response, () => {
+        response.writeHead(404);
+        response.end();
+    });
+});
+// Our own process keeps its connections open for the next request.
+server.keepAliveTimeout = 0;
+server.requestTimeout = 0;
+server.listen(socket, () => parentPort?.postMessage('ready'));
