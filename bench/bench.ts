@@ -1,6 +1,5 @@
 /**
- * Benchmarks: `./edgemap bench [reading|storing|pipeline|menu|frontier|memory|log|evidence|graph|packed|large] [--pages N] [--folder DIR]`. They print ratios
- * beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
+ * Benchmarks: `./edgemap bench [NAME …] [--pages N] [--folder DIR]`. They print ratios beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
@@ -14,6 +13,7 @@ import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
 import { storingBench } from './storing.ts';
+import { togetherBench } from './together.ts';
 
 export interface BenchOptions {
     /** Pages of the made site; each benchmark has a size of its own. */
@@ -34,23 +34,37 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     graph: graphBench,
     packed: packedBench,
     large: largeBench,
+    together: togetherBench,
 };
 
-const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: { pages: { type: 'string' }, folder: { type: 'string' } },
-});
-const options: BenchOptions = {
-    pages: values.pages === undefined ? null : Number(values.pages),
-    folder: values.folder ?? null,
-};
-for (const name of positionals.length === 0 ? Object.keys(BENCHES) : positionals) {
-    const bench = BENCHES[name];
-    if (!bench) {
-        console.error(`There is no benchmark "${name}". There are: ${Object.keys(BENCHES).join(', ')}.`);
-        process.exit(2);
+/** Wrong words end with a sentence and code 2, as everywhere. */
+function wrong(say: string): never {
+    console.error(`${say}\nSee ./edgemap help.`);
+    process.exit(2);
+}
+
+function wordsOf(words: string[]): { names: string[]; options: BenchOptions } {
+    try {
+        const { values, positionals } = parseArgs({
+            args: words,
+            allowPositionals: true,
+            // The data folder is taken everywhere; what is measured lies in one of its own.
+            options: { pages: { type: 'string' }, folder: { type: 'string' }, data: { type: 'string' } },
+        });
+        const pages = values.pages === undefined ? null : Number(values.pages);
+        if (pages !== null && !(Number.isInteger(pages) && pages > 0))
+            return wrong(`--pages is a whole number from 1, not "${values.pages}".`);
+        return { names: positionals, options: { pages, folder: values.folder ?? null } };
+    } catch (error) {
+        return wrong((error as Error).message);
     }
+}
+
+const { names, options } = wordsOf(process.argv.slice(2));
+const unknown = names.find((name) => !(name in BENCHES));
+if (unknown !== undefined) wrong(`There is no benchmark "${unknown}". There are: ${Object.keys(BENCHES).join(', ')}.`);
+for (const name of names.length === 0 ? Object.keys(BENCHES) : names) {
     console.log(`\n${name}`);
-    await bench(options);
+    await BENCHES[name]!(options);
 }
 process.exit(0);

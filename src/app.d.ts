@@ -6,6 +6,8 @@ declare global {
             message: string;
             /** What is wrong with a set, and where in its line. */
             trouble?: SetTroubleAt;
+            /** It was not done, and is done when asked for once more with `anyway`. */
+            doubt?: boolean;
         }
     }
 }

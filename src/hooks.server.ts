@@ -1,5 +1,7 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
-import { RevisionLost } from '$lib/server/app.ts';
+import { appFolder, RevisionLost } from '$lib/server/app.ts';
+import { withMemo } from '$lib/server/request-memo.ts';
+import { isFull, sayFull } from '$lib/server/process/disk-space.ts';
 import { isOwnOrigin } from '$lib/server/access/guard.ts';
 
 const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
@@ -19,13 +21,15 @@ export const handle: Handle = async ({ event, resolve }) => {
     if (event.route.id === null && event.url.pathname.startsWith('/api/')) {
         return Response.json({ message: 'There is nothing at this address.' }, { status: 404 });
     }
-    return resolve(event);
+    // What a form changed must be asked for again.
+    return request.method === 'GET' ? withMemo(() => resolve(event)) : resolve(event);
 };
 
 export const handleError: HandleServerError = ({ error, status }) => {
     if (status === 404) return { message: 'There is nothing at this address.' };
     console.error(error);
     if (error instanceof RevisionLost) return { message: error.message };
+    if (isFull(error)) return { message: `${sayFull(appFolder())} Nothing that was stored is lost.` };
     return {
         message:
             'Something failed on our side; nothing that was stored is lost. Try again, and look into the log folder if it fails again.',

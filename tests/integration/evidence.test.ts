@@ -58,7 +58,7 @@ async function read(kind: ImportKind, content: string | Buffer, name = 'list.csv
     const result = await readImportFile(file(name, content), kind, CONTEXT, DEFAULT_ROBOT_WORDS);
     return result.ok
         ? result.read
-        : { say: result.say, rows: [], bad: 0, badLines: [], lines: 0, columns: [], notes: [] };
+        : { say: result.say, rows: [], bad: 0, badLines: [], lines: 0, columns: [], notes: [], doubt: '' };
 }
 
 describe('tables', () => {

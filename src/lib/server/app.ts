@@ -1,16 +1,17 @@
 /** What the routes use: the store, and packed surveys kept in memory for as long as they are looked at. */
 import { PackedSurvey, type Part } from '../core/packed/packed-survey.ts';
-import type { Sections } from '../core/packed/sections.ts';
+import { contentTag, type Sections } from '../core/packed/sections.ts';
 import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
 import { packInThread } from './pack/pack-in-thread.ts';
 import { PackedHead } from '../wire/packed-head.ts';
-import { loadPacked, loadPackedBytes } from './store/packed-store.ts';
-import { openStore, type Store } from './store/connect.ts';
+import { loadPacked, loadPackedBytes, packedKey } from './store/packed-store.ts';
+import { askedOnce } from './request-memo.ts';
+import { openStore, type Database, type Store } from './store/connect.ts';
 import { listRevisions } from './store/evidence-store.ts';
 import { getSite, type Site } from './store/site-store.ts';
-import { findSurvey, type Survey } from './store/survey-store.ts';
+import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
 
 let store: Store | null = null;
 
@@ -113,7 +114,23 @@ export async function packedBytes(survey: Survey, part: Part): Promise<Uint8Arra
         await openPacked(survey, [part]);
         loaded = await load();
     }
-    return loaded.ok ? loaded.bytes : null;
+    if (!loaded.ok) return null;
+    const key = await packedKey(db, survey.id, survey.revision, part);
+    if (key !== null) {
+        if (knownTags.size >= MOST_TAGS) knownTags.clear();
+        knownTags.set(key, contentTag(loaded.bytes));
+    }
+    return loaded.bytes;
+}
+
+/** Tags of parts that were read since this process began, by how they are kept. */
+const knownTags = new Map<string, string>();
+const MOST_TAGS = 1_000;
+
+/** The tag of a part's bytes where it is known without reading them; null where they have to be read first. */
+export async function packedTag(survey: Survey, part: Part): Promise<string | null> {
+    const key = isClosed(survey) ? await packedKey(appStore().db, survey.id, survey.revision, part) : null;
+    return (key !== null && knownTags.get(key)) || null;
 }
 
 /** True when its rows are those of a revision: a paused survey goes on with the revision it has. */
@@ -203,10 +220,16 @@ export async function findSite(text: string): Promise<Site | null> {
  * Site and survey of a route's parameters; null when there is none. A survey is `3`, or `3.1` as it was at its first
  * revision.
  */
-export async function findRoute(params: {
-    site: string;
-    survey: string;
-}): Promise<{ site: Site; survey: Survey } | null> {
+export function findRoute(params: { site: string; survey: string }): Promise<{ site: Site; survey: Survey } | null> {
+    return askedOnce(`route ${params.site} ${params.survey}`, () => lookUp(params));
+}
+
+/** Surveys of a site, newest first. */
+export function surveysOf(db: Database, siteId: number): Promise<Survey[]> {
+    return askedOnce(`surveys ${siteId}`, () => listSurveys(db, siteId));
+}
+
+async function lookUp(params: { site: string; survey: string }): Promise<{ site: Site; survey: Survey } | null> {
     const siteId = Number(params.site);
     const [, number, revision] = /^(\d{1,9})(?:\.(\d{1,9}))?$/.exec(params.survey) ?? [];
     if (!Number.isInteger(siteId) || number === undefined) return null;

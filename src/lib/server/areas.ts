@@ -4,9 +4,9 @@ import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import type { Bits } from '../core/sets/bits.ts';
 import { once } from '../core/once.ts';
 import { sectionOrder } from '../core/packed/section-order.ts';
-import { appStore, openPacked } from './app.ts';
+import { appStore, openPacked, surveysOf } from './app.ts';
 import { evaluateLine, type CurrentSet } from './current-set.ts';
-import { listSurveys, type Survey } from './store/survey-store.ts';
+import type { Survey } from './store/survey-store.ts';
 
 export interface Area {
     current: CurrentSet;
@@ -22,7 +22,7 @@ export interface Area {
  * letter, so that it keeps both from survey to survey.
  */
 export async function sectionsOf(survey: Survey, packed: PackedSurvey): Promise<string[]> {
-    const first = (await listSurveys(appStore().db, survey.siteId))
+    const first = (await surveysOf(appStore().db, survey.siteId))
         .filter(({ settings, state }) => settings.spot === null && state === 'finished')
         .sort((a, b) => a.number - b.number)[0];
     const before = first && first.number < survey.number ? await openPacked(first, ['core']) : packed;

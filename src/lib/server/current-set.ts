@@ -8,11 +8,12 @@ import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/pa
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
 import { surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
-import { appStore, openPacked } from './app.ts';
+import { appStore, openPacked, surveysOf } from './app.ts';
+import { askedOnce } from './request-memo.ts';
 import type { Database } from './store/connect.ts';
 import { listIntended } from './store/intended-store.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
-import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
+import { findSurvey, type Survey } from './store/survey-store.ts';
 
 /** What is wrong with a set, and where in its line. */
 export interface SetTroubleAt {
@@ -44,7 +45,9 @@ export interface Surveys {
 
 /** Reads and evaluates the set of a line. */
 export function evaluateLine(survey: Survey, text: string, parts: readonly Part[] = []): Promise<CurrentSet> {
-    return evaluateIn({ db: appStore().db, open: openPacked }, survey, text, parts);
+    return askedOnce(`set ${survey.id}.${survey.revision} ${parts.join(' ')} ${text}`, () =>
+        evaluateIn({ db: appStore().db, open: openPacked }, survey, text, parts),
+    );
 }
 
 /** The same, on surveys from wherever they are. */
@@ -56,9 +59,9 @@ export async function evaluateIn(
 ): Promise<CurrentSet> {
     const { db } = surveys;
     const [saved, said, intended] = await Promise.all([
-        listSavedSets(db, survey.siteId),
-        listPriorities(db, survey.siteId),
-        listIntended(db, survey.siteId),
+        askedOnce(`saved sets ${survey.siteId}`, () => listSavedSets(db, survey.siteId)),
+        askedOnce(`priorities ${survey.siteId}`, () => listPriorities(db, survey.siteId)),
+        askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
     ]);
     const packed = await surveys.open(survey, ['core', 'text', ...parts]);
     const fields = [...fieldsOf(packed), PRIORITY];
@@ -128,7 +131,7 @@ async function contextFor(
 
 /** The survey that a survey is compared with: the last whole one before it. */
 export async function baselineOf(db: Database, survey: Survey): Promise<Survey | null> {
-    const before = (await listSurveys(db, survey.siteId))
+    const before = (await surveysOf(db, survey.siteId))
         .filter((other) => other.number < survey.number && other.settings.spot === null && other.state === 'finished')
         .sort((a, b) => b.number - a.number);
     return before[0] ?? null;

@@ -10,6 +10,7 @@ import { appFolder, appStore, openPacked } from './app.ts';
 import { bareCount, importContext, makeImport } from './evidence/make-import.ts';
 import { previewTable, readLog, readTable, readTyped, readUrls, type TablePreview } from './evidence/read-import.ts';
 import { dropUpload, findUpload, keepUpload, type Upload } from './evidence/uploads.ts';
+import { freeBytes, isFull, LEAST_FREE, sayFull } from './process/disk-space.ts';
 import { summaryNow } from './revisions.ts';
 import {
     addImport,
@@ -22,7 +23,8 @@ import {
 } from './store/evidence-store.ts';
 import { findSurvey, type Survey } from './store/survey-store.ts';
 
-export type Answer<T> = ({ ok: true } & T) | { ok: false; say: string };
+/** @param doubt the file may not be what it was taken for: it is taken only when somebody says so */
+export type Answer<T> = ({ ok: true } & T) | { ok: false; say: string; doubt?: boolean };
 
 /** Keeps an uploaded file, and shows how its columns would be taken; an access log needs no showing. */
 export async function takeUpload(
@@ -30,9 +32,10 @@ export async function takeUpload(
     kind: ImportKind,
     name: string,
     body: ReadableStream,
+    length?: number,
 ): Promise<Answer<{ upload: Upload; preview: TablePreview | null }>> {
     // The stream of the web is the same one in Node's own types.
-    const kept = await keepUpload(appFolder(), kind, name, body as Parameters<typeof keepUpload>[3]);
+    const kept = await keepUpload(appFolder(), kind, name, body as Parameters<typeof keepUpload>[3], length);
     if (!kept.ok) return kept;
     if (kind === 'log') return { ...kept, preview: null };
     const table = await previewTable(kept.upload.path, kind, importContext(survey.settings));
@@ -45,8 +48,8 @@ export async function takeUpload(
 export async function importUpload(
     survey: Survey,
     id: string,
-    how: { separator: string; mapping: ColumnMapping | null; robotWords: string[] },
-): Promise<AddResult> {
+    how: { separator: string; mapping: ColumnMapping | null; robotWords: string[]; anyway: boolean },
+): Promise<Answer<{ revision: number }>> {
     const upload = await findUpload(appFolder(), id);
     if (!upload) return { ok: false, say: 'The file is not kept any more. Give it again.' };
     const context = importContext(survey.settings);
@@ -56,6 +59,9 @@ export async function importUpload(
             ? await readLog(upload.path, words, context)
             : await readTable(upload.path, how.separator, how.mapping, context);
     if (!read.ok) return { ok: false, say: read.say.replace(upload.id, upload.name) };
+    if (read.read.doubt !== '' && !how.anyway) {
+        return { ok: false, doubt: true, say: `${upload.name} may not be what it is taken for: ${read.read.doubt}` };
+    }
     const result = await addToSurvey(survey, makeImport(upload.kind, upload.name, read.read));
     if (result.ok) await dropUpload(upload);
     return result;
@@ -97,6 +103,7 @@ export function addBareCount(survey: Survey, form: unknown): Promise<AddResult> 
 }
 
 async function addToSurvey(survey: Survey, made: NewImport): Promise<AddResult> {
+    if (freeBytes(appFolder()) < LEAST_FREE) return { ok: false, say: `${sayFull(appFolder())} Nothing was imported.` };
     // Packed before the change, so that this revision can still be opened after it.
     const packed = await openPacked(survey, ['core', 'text', 'links']);
     const { isInternal } = importContext(survey.settings);
@@ -104,7 +111,13 @@ async function addToSurvey(survey: Survey, made: NewImport): Promise<AddResult> 
     const fresh = new Set<string>();
     for (const { url } of made.rows) if (!knownIds.has(url) && isInternal(url)) fresh.add(url);
     const summary = await summaryNow(survey);
-    return addImport(appStore().db, survey.id, made, [...fresh], knownIds, summary);
+    try {
+        return await addImport(appStore().db, survey.id, made, [...fresh], knownIds, summary);
+    } catch (error) {
+        // All of it is one transaction: the survey is as it was.
+        if (isFull(error)) return { ok: false, say: `${sayFull(appFolder())} Nothing was imported.` };
+        throw error;
+    }
 }
 
 /** Address numbers of the rows, by URL. */

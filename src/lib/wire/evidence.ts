@@ -27,6 +27,6 @@ export const ImportRequest = z.object({
     separator: z.string().length(1),
     mapping: Mapping.nullable(),
     robotWords: z.array(z.string().max(100)).max(1_000),
+    /** Take it although most of its first lines cannot be read. */
+    anyway: z.boolean().default(false),
 });
-
-export const ImportAnswer = z.object({ revision: z.number() });

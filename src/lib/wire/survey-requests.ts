@@ -22,4 +22,4 @@ export const SpotRequest = z.discriminatedUnion('kind', [
 export const SpotAnswer = z.object({ number: z.number() });
 
 /** What a route says when it refuses. */
-export const Refusal = z.object({ message: z.string() });
+export const Refusal = z.object({ message: z.string(), doubt: z.boolean().optional() });

@@ -44,6 +44,8 @@ export interface AccessLogOptions {
     /** Whether an agent of that name is a robot. */
     isRobot: (agent: string) => boolean;
     onBad?: (bad: BadLine) => void;
+    /** Told of each line that could be read, whatever it says. */
+    onGood?: () => void;
     /** Distinct targets beyond this are not kept; reading says so. */
     mostTargets?: number;
 }
@@ -210,6 +212,7 @@ export class AccessLogReader {
         if (!isDigit(from[status]) || !isDigit(from[status + 1]) || !isDigit(from[status + 2]) || status + 3 > end) {
             return this.#bad('no status after the request', from, start, end);
         }
+        this.#options.onGood?.();
         if (moment < this.counts.first) this.counts.first = moment;
         if (moment > this.counts.last) this.counts.last = moment;
         const isGet =

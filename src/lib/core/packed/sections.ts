@@ -54,6 +54,15 @@ function kindOf(column: NumberColumn): Kind {
     throw new Error('no kind of column');
 }
 
+/**
+ * What tells the content of a part: the version of its form, its size, and the checksum of its directory, which holds
+ * those of all columns. @param bytes of a whole part
+ */
+export function contentTag(bytes: Uint8Array): string {
+    const head = new DataView(bytes.buffer, bytes.byteOffset, HEAD_BYTES);
+    return [8, 16, 20].map((at) => head.getUint32(at, true).toString(36)).join('-');
+}
+
 /** A checksum that tells damage, not malice: four lanes of multiply and rotate over 32-bit words. O(bytes). */
 export function checksum(bytes: Uint8Array): number {
     const words = new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >>> 2);

@@ -21,6 +21,7 @@ import {
 } from '../../core/evidence/column-mapping.ts';
 import type { ImportCell, ImportColumn, ImportKind, ImportRow } from '../../core/evidence/imports.ts';
 import { robotFinder } from '../../core/evidence/robot-agents.ts';
+import { breather } from '../process/breather.ts';
 import { AccessLogReader, type BadLine } from '../../core/formats/access-log.ts';
 
 export interface ImportContext {
@@ -38,6 +39,8 @@ export interface ReadImport {
     bad: number;
     badLines: BadLine[];
     notes: string[];
+    /** Why it may not be what it was taken for, as a sentence; empty where there is no doubt. */
+    doubt: string;
 }
 
 export type ReadResult = { ok: true; read: ReadImport } | { ok: false; say: string };
@@ -50,6 +53,8 @@ export interface TablePreview {
 }
 
 const BAD_LINES_KEPT = 10_000;
+/** Lines by which a file is judged: where most of them cannot be read, it is asked about before it is taken. */
+const JUDGED_LINES = 1_000;
 const SAMPLE_BYTES = 262_144;
 const SAMPLE_ROWS = 50;
 const LONGEST_RECORD = 1_000_000;
@@ -151,17 +156,26 @@ class RowGatherer {
     readonly read: ReadImport;
     readonly #context: ImportContext;
     readonly #rows = new Map<string, ImportRow>();
+    /** Among the first lines that hold anything. */
+    #badAtFirst = 0;
+    #goodAtFirst = 0;
 
     constructor(columns: ImportColumn[], context: ImportContext) {
-        this.read = { columns, rows: [], lines: 0, bad: 0, badLines: [], notes: [] };
+        this.read = { columns, rows: [], lines: 0, bad: 0, badLines: [], notes: [], doubt: '' };
         this.#context = context;
     }
 
     bad(line: number, why: string, text: string): void {
         this.read.bad++;
+        if (this.#badAtFirst + this.#goodAtFirst < JUDGED_LINES) this.#badAtFirst++;
         if (this.read.badLines.length < BAD_LINES_KEPT) {
             this.read.badLines.push({ line, why, text: text.slice(0, 500) });
         }
+    }
+
+    /** A line that could be read. */
+    good(): void {
+        if (this.#badAtFirst + this.#goodAtFirst < JUDGED_LINES) this.#goodAtFirst++;
     }
 
     /** @returns why the URL cannot be taken; empty when it was */
@@ -204,6 +218,12 @@ class RowGatherer {
 
     done(): ReadImport {
         this.read.rows = [...this.#rows.values()];
+        const judged = this.#badAtFirst + this.#goodAtFirst;
+        if (this.#badAtFirst * 2 > judged) {
+            const number = (value: number): string => value.toLocaleString('en');
+            const [first] = this.read.badLines;
+            this.read.doubt = `${number(this.#badAtFirst)} of the first ${number(judged)} lines cannot be read; line ${number(first?.line ?? 0)}: ${first?.why ?? ''}.`;
+        }
         return this.read;
     }
 }
@@ -219,6 +239,7 @@ export async function readTable(
         mapping.kept.map(({ name, type }) => ({ name, type })),
         context,
     );
+    const breathe = breather();
     try {
         const encoding = encodingOf(await sampleOf(path));
         const { stream } = await openBytes(path);
@@ -252,12 +273,21 @@ export async function readTable(
                 );
                 const why = gather.add(written, source, cells);
                 if (why !== '') gather.bad(info.lines, why, text());
+                else gather.good();
+                await breathe();
             }
         }
     } catch (error) {
         return { ok: false, say: brokenFile(path, error) };
     }
-    return { ok: true, read: gather.done() };
+    const read = gather.done();
+    if (read.rows.length === 0 && read.bad > 0) {
+        return {
+            ok: false,
+            say: `${basename(path)} holds no address that can be read. Line ${read.badLines[0]?.line ?? 0}: ${read.badLines[0]?.why ?? ''}.`,
+        };
+    }
+    return { ok: true, read };
 }
 
 async function* decoded(stream: Readable, encoding: string): AsyncGenerator<string> {
@@ -293,25 +323,30 @@ export async function readLog(
     robotWords: readonly string[],
     context: ImportContext,
 ): Promise<ReadResult> {
+    const breathe = breather();
     const gather = new RowGatherer(LOG_COLUMNS, context);
     const log = new AccessLogReader({
         isRobot: robotFinder(robotWords),
+        onGood: () => gather.good(),
         onBad: ({ line, why, text }) => gather.bad(line, why, text),
         mostTargets: MOST_ROWS,
     });
     try {
         const { stream } = await openBytes(path);
-        for await (const piece of bounded(stream)) log.push(piece);
+        for await (const piece of bounded(stream)) {
+            log.push(piece);
+            await breathe();
+        }
         log.end();
     } catch (error) {
         return { ok: false, say: brokenFile(path, error) };
     }
     const { counts } = log;
     if (counts.lines === 0) return { ok: false, say: `${basename(path)} is empty.` };
-    if (counts.bad === counts.lines) {
+    if (counts.counted + counts.otherMethod + counts.otherStatus === 0) {
         return {
             ok: false,
-            say: `${basename(path)} is no access log in Common or Combined Log Format: not one of its ${counts.lines.toLocaleString('en')} lines can be read. The first: ${gather.read.badLines[0]?.why ?? ''}.`,
+            say: `${basename(path)} is no access log in Common or Combined Log Format: not one of its ${counts.lines.toLocaleString('en')} lines can be read.${gather.read.badLines[0] ? ` Line ${gather.read.badLines[0].line}: ${gather.read.badLines[0].why}.` : ''}`,
         };
     }
     const { origin } = new URL(context.start);
@@ -321,6 +356,7 @@ export async function readLog(
         const written = isWhole ? target : `${host === '' ? origin : originOfHost(host, origin)}${target}`;
         if (!isWhole && !target.startsWith('/')) unusable++;
         else if (gather.add(written, '', [hits, robotHits, lastSeen]) !== '') unusable++;
+        await breathe();
     }
     const read = gather.done();
     read.lines = counts.lines;

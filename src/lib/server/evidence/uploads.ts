@@ -7,6 +7,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import { z } from 'zod';
+import { freeBytes, isFull, LEAST_FREE, sayFull } from '../process/disk-space.ts';
 import { IMPORT_KINDS, type ImportKind } from '../../core/evidence/imports.ts';
 
 export interface Upload {
@@ -23,12 +24,16 @@ const KEPT_MILLISECONDS = 24 * 3_600_000;
 const ID = /^[0-9a-f]{24}$/;
 const About = z.object({ kind: z.enum(IMPORT_KINDS), name: z.string() });
 
+/** @param length bytes it says it has */
 export async function keepUpload(
     folder: string,
     kind: ImportKind,
     name: string,
     body: ReadableStream,
+    length?: number,
 ): Promise<{ ok: true; upload: Upload } | { ok: false; say: string }> {
+    if (freeBytes(folder) - (length ?? 0) < LEAST_FREE)
+        return { ok: false, say: `${sayFull(folder)} ${name} was not taken.` };
     const into = join(folder, 'uploads');
     await mkdir(into, { recursive: true, mode: 0o700 });
     await sweep(into);
@@ -47,7 +52,8 @@ export async function keepUpload(
         // Written last: a file without it is half of one.
         await writeFile(`${path}.json`, JSON.stringify({ kind, name }), { mode: 0o600 });
     } catch (error) {
-        await rm(path, { force: true });
+        await Promise.all([rm(path, { force: true }), rm(`${path}.json`, { force: true })]);
+        if (isFull(error)) return { ok: false, say: `${sayFull(folder)} ${name} was not taken.` };
         return { ok: false, say: `${name} did not arrive whole: ${(error as Error).message}. Give it again.` };
     }
     return { ok: true, upload: { id, path, kind, name } };

@@ -1,10 +1,9 @@
 /** CSV as RFC 4180 has it, in UTF-8, safe to open in a spreadsheet. */
-import { stringify } from 'csv-stringify';
-import { stringify as stringifyNow } from 'csv-stringify/sync';
+import { stringify } from 'csv-stringify/sync';
 import { plainCell } from '../../core/formats/spreadsheet.ts';
+import { breather } from '../process/breather.ts';
 
 const OPTIONS = {
-    header: true,
     record_delimiter: '\r\n',
     // The library quotes what holds its own delimiter; a lone line end would part a record all the same.
     quoted_match: /[\r\n]/,
@@ -14,11 +13,33 @@ const OPTIONS = {
     },
 };
 
-/** A stream that takes records and gives CSV. Null is an empty cell. */
-export function csvStream(columns: readonly string[]) {
-    return stringify({ ...OPTIONS, columns: [...columns] });
+/** Records put into one piece of text. */
+const RECORDS_AT_ONCE = 100;
+
+/** The same piece by piece; between pieces others have their turn. */
+export async function* csvPieces(
+    columns: readonly string[],
+    records: Iterable<object> | AsyncIterable<object>,
+): AsyncGenerator<string> {
+    const breathe = breather();
+    let waiting: object[] = [];
+    yield csvText(columns, []);
+    for await (const record of records) {
+        waiting.push(record);
+        if (waiting.length === RECORDS_AT_ONCE) {
+            yield textOf(columns, waiting, false);
+            waiting = [];
+        }
+        await breathe();
+    }
+    if (waiting.length > 0) yield textOf(columns, waiting, false);
 }
 
+/** The whole of it. Null is an empty cell. */
 export function csvText(columns: readonly string[], records: object[]): string {
-    return stringifyNow(records, { ...OPTIONS, columns: [...columns] });
+    return textOf(columns, records, true);
+}
+
+function textOf(columns: readonly string[], records: object[], header: boolean): string {
+    return stringify(records, { ...OPTIONS, header, columns: [...columns] });
 }

@@ -1,6 +1,7 @@
 /** Exports as answers of the web server. */
 import { Readable } from 'node:stream';
-import { csvStream } from './csv.ts';
+import { breather } from '../process/breather.ts';
+import { csvPieces } from './csv.ts';
 
 function download(name: string, type: string, stream: Readable): Response {
     return new Response(Readable.toWeb(stream) as ReadableStream, {
@@ -17,7 +18,7 @@ export function csvAnswer(
     columns: readonly string[],
     records: Iterable<object> | AsyncIterable<object>,
 ): Response {
-    return download(name, 'text/csv; charset=utf-8', Readable.from(records).pipe(csvStream(columns)));
+    return download(name, 'text/csv; charset=utf-8', Readable.from(csvPieces(columns, records)));
 }
 
 /** One JSON object to a line. */
@@ -25,10 +26,27 @@ export function ndjsonAnswer(name: string, records: Iterable<object> | AsyncIter
     async function* lines() {
         for await (const record of records) yield `${JSON.stringify(record)}\n`;
     }
-    return download(name, 'application/x-ndjson', Readable.from(lines()));
+    return download(name, 'application/x-ndjson', Readable.from(gathered(lines())));
 }
 
 /** A text written piece by piece. */
 export function textAnswer(name: string, type: string, pieces: Iterable<string>): Response {
-    return download(name, `${type}; charset=utf-8`, Readable.from(pieces));
+    return download(name, `${type}; charset=utf-8`, Readable.from(gathered(pieces)));
+}
+
+const CHARACTERS_AT_ONCE = 32_768;
+
+/** Small pieces as larger ones; others have their turn in between. */
+async function* gathered(pieces: Iterable<string> | AsyncIterable<string>): AsyncGenerator<string> {
+    const breathe = breather();
+    let waiting = '';
+    for await (const piece of pieces) {
+        waiting += piece;
+        if (waiting.length >= CHARACTERS_AT_ONCE) {
+            yield waiting;
+            waiting = '';
+        }
+        await breathe();
+    }
+    if (waiting !== '') yield waiting;
 }

@@ -16,7 +16,7 @@ import { ORPHAN } from '../../core/survey/page-kind.ts';
 import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
-import { csvStream } from './csv.ts';
+import { csvPieces } from './csv.ts';
 import { eachLinkRecord } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
@@ -145,6 +145,6 @@ async function writeCsv(
     columns: readonly string[],
     records: Iterable<object> | AsyncIterable<object>,
 ): Promise<void> {
-    await pipeline(Readable.from(records), csvStream(columns), createWriteStream(`${file}.tmp`));
+    await pipeline(Readable.from(csvPieces(columns, records)), createWriteStream(`${file}.tmp`));
     await rename(`${file}.tmp`, file);
 }

@@ -136,6 +136,17 @@ export async function loadPackedBytes(
     }
 }
 
+/** Tells one making of a part from another; null where there is none of our form. */
+export async function packedKey(db: Database, surveyId: number, revision: number, part: Part): Promise<string | null> {
+    const { packedParts } = schema;
+    const [head] = await db
+        .select({ madeAt: packedParts.madeAt, format: packedParts.format, size: packedParts.size })
+        .from(packedParts)
+        .where(and(eq(packedParts.surveyId, surveyId), eq(packedParts.revision, revision), eq(packedParts.part, part)));
+    if (head?.format !== PACKED_VERSION) return null;
+    return `${surveyId}.${revision}.${part}.${head.madeAt}.${head.size}`;
+}
+
 /** How long one that packs waits for another that packs the same survey, seconds. */
 const PACK_PATIENCE = 900;
 

@@ -7,7 +7,8 @@
     interface Props {
         upload: (kind: ImportKind, file: File) => Promise<UploadResult>;
         /** @returns what is wrong, empty when it was imported */
-        confirm: (id: string, how: object) => Promise<string>;
+        /** Null when it was added; else why not, and whether it is when asked for once more. */
+        confirm: (id: string, how: object) => Promise<{ say: string; doubt: boolean } | null>;
         robotWords: string[];
     }
     let { upload, confirm, robotWords }: Props = $props();
@@ -18,6 +19,8 @@
     let kind = $state<ImportKind>('log');
     let busy = $state('');
     let trouble = $state('');
+    /** Most of its first lines cannot be read: it is added only when somebody says so. */
+    let isDoubted = $state(false);
     let done = $state('');
     let kept = $state<{ id: string; name: string; kind: ImportKind } | null>(null);
     let preview = $state.raw<UploadPreview | null>(null);
@@ -62,7 +65,8 @@
         return (header || `column ${index + 1}`).slice(0, 60);
     }
 
-    async function go(): Promise<void> {
+    /** @param anyway take it although most of its first lines cannot be read */
+    async function go(anyway = false): Promise<void> {
         if (!kept) return;
         const url = roles.indexOf('url');
         if (preview && url === -1) {
@@ -75,6 +79,7 @@
             return;
         }
         trouble = '';
+        isDoubted = false;
         busy = `Importing ${kept.name}…`;
         const mapping = preview && {
             hasHeader: preview.mapping.hasHeader,
@@ -85,7 +90,14 @@
             ),
         };
         const list = words.split('\n').filter((word) => word.trim() !== '');
-        trouble = await confirm(kept.id, { separator: preview?.separator ?? ',', mapping, robotWords: list });
+        const refused = await confirm(kept.id, {
+            separator: preview?.separator ?? ',',
+            mapping,
+            robotWords: list,
+            anyway,
+        });
+        trouble = refused?.say ?? '';
+        isDoubted = refused?.doubt ?? false;
         busy = '';
         if (trouble === '') {
             done = `${kept.name} was added.`;
@@ -162,7 +174,12 @@
 {/if}
 {#if kept}
     <p class="mt-2">
-        <button class="tb filled" type="button" onclick={go} disabled={busy !== ''}>Add {kept.name}</button>
+        <button
+            class="tb {isDoubted ? 'outlined' : 'filled'}"
+            type="button"
+            onclick={() => go(isDoubted)}
+            disabled={busy !== ''}>{isDoubted ? `Add ${kept.name} all the same` : `Add ${kept.name}`}</button
+        >
     </p>
 {/if}
 

@@ -2,13 +2,13 @@ import { error } from '@sveltejs/kit';
 import { pageFindings } from '$lib/core/areas/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
-import { appStore, findRoute, isEarlier, isEnded } from '$lib/server/app.ts';
+import { appStore, findRoute, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
 import { listSites, type Site } from '$lib/server/store/site-store.ts';
-import { listSurveys, type Survey } from '$lib/server/store/survey-store.ts';
+import type { Survey } from '$lib/server/store/survey-store.ts';
 import type { DepthGoals } from '$lib/wire/goals.ts';
 
 function railSurvey(survey: Survey) {
@@ -31,7 +31,7 @@ export async function load({ params, url, depends }) {
     const { db } = appStore();
     const [sites, surveys, baseline] = await Promise.all([
         listSites(db),
-        listSurveys(db, site.id),
+        surveysOf(db, site.id),
         survey.settings.spot === null ? baselineOf(db, survey) : null,
     ]);
     const [asked, pinned] = [nodeOf(url, 'page'), nodeOf(url, 'pin')];

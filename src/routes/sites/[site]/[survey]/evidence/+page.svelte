@@ -7,7 +7,7 @@
     import { setQuery } from '$lib/core/sets/page-filter.ts';
     import { quoted } from '$lib/core/sets/tokens.ts';
     import { count, counted, day } from '$lib/ui/parts/format.ts';
-    import { ImportAnswer, UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
+    import { UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
     let { data, form } = $props();
@@ -37,16 +37,21 @@
         return read.success ? { ok: true, ...read.data } : { ok: false, say: 'That did not work. Try again.' };
     }
 
-    async function confirm(id: string, how: object): Promise<string> {
+    /** Null when it was added; else why not, and whether it is when asked for once more. */
+    async function confirm(id: string, how: object): Promise<{ say: string; doubt: boolean } | null> {
         const answer = await fetch(`${api}/${id}`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify(how),
         });
-        if (!answer.ok) return said(answer);
-        if (!ImportAnswer.safeParse(await answer.json()).success) return 'That did not work. Try again.';
+        if (!answer.ok) {
+            const refusal = Refusal.safeParse(await answer.json().catch(() => null));
+            return refusal.success
+                ? { say: refusal.data.message, doubt: refusal.data.doubt ?? false }
+                : { say: 'That did not work. Try again.', doubt: false };
+        }
         await invalidateAll();
-        return '';
+        return null;
     }
 
     async function readThem(): Promise<void> {

@@ -24,7 +24,8 @@ export async function POST({ params, request, url }) {
         .replace(/[^\p{L}\p{N} ._()-]+/gu, ' ')
         .trim()
         .slice(0, 200);
-    const taken = await takeUpload(found.survey, kind, name || 'list', request.body);
+    const length = Number(request.headers.get('content-length') ?? NaN) || undefined;
+    const taken = await takeUpload(found.survey, kind, name || 'list', request.body, length);
     if (!taken.ok) error(422, taken.say);
     return json({ upload: taken.upload.id, preview: taken.preview });
 }

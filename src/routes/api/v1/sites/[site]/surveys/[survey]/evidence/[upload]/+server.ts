@@ -10,6 +10,6 @@ export async function POST({ params, request }) {
     const asked = ImportRequest.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, 'Say how the columns are to be taken: separator, mapping, robotWords.');
     const result = await importUpload(found.survey, params.upload, asked.data);
-    if (!result.ok) error(422, result.say);
+    if (!result.ok) error(422, { message: result.say, ...(result.doubt && { doubt: true }) });
     return json({ revision: result.revision });
 }
