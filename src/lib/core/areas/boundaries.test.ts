@@ -1,0 +1,189 @@
+/** Rarer rules of the areas, each at the case it is for and at its near miss. */
+import { describe, expect, it } from 'vitest';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { pageLinks } from '../packed/link-graph.ts';
+import { packSurvey, type TextFacts } from '../packed/pack-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { siteMeasures } from '../packed/site-measures.ts';
+import { lostUrls, standingOf } from '../packed/standing.ts';
+import type { PageRow } from '../survey/survey-rows.ts';
+import { againstIntended, readOutline } from './intended.ts';
+import { jobsOf } from './jobs.ts';
+import { pageFindings } from './page-findings.ts';
+import { lostTargets, misfitList } from './weight.ts';
+
+const pack = (site: Site, facts?: TextFacts): PackedSurvey => packSurvey(site.measure(), facts).survey;
+const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
+const jobs = (survey: PackedSurvey): { severity: string; say: string }[] => jobsOf(survey, null).jobs;
+
+describe('jobs', () => {
+    it.each([
+        [301, true],
+        [308, true],
+        [302, false],
+        [307, false],
+    ])('a menu that links to a %i: to be pointed at its end, %s', (status, isJob) => {
+        const pages = ['/', '/a', '/b', '/c'];
+        const site = new Site().known('/', 'manual');
+        for (const path of pages) site.page(path);
+        site.page('/old', [], { status, words: null, redirectTo: site.id('/c') });
+        site.share(pages, [{ to: '/a' }, { to: '/b' }, { to: '/c' }, { to: '/old', anchor: 'Old' }]);
+        const found = jobs(pack(site)).filter(({ say }) => say.startsWith('Point the link'));
+        expect(found.map(({ severity }) => severity)).toEqual(isJob ? ['risk'] : []);
+    });
+
+    it.each<[string, Partial<PageRow>, string]>([
+        ['redirect', { status: 302, words: null }, 'fault'],
+        ['noindex', { noindex: true, noindexReason: 'meta' }, 'fault'],
+        ['response', { status: 404, words: null }, 'fault'],
+    ])('a listed page that stops at %s', (gate, facts, severity) => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/x' }])
+            .page('/end', []);
+        const change = gate === 'redirect' ? { instantRefresh: site.id('/end') } : facts;
+        site.page('/x', [], change).known('/x').sitemap();
+        const [found] = jobs(pack(site)).filter(({ say }) => say.startsWith('Take out of the sitemap'));
+        expect(found?.severity).toBe(gate === 'redirect' ? 'risk' : severity);
+    });
+});
+
+describe('where weight is lost', () => {
+    it('is told dearest first, then by pages, then by URL', () => {
+        const site = new Site().known('/', 'manual');
+        site.page('/', [{ to: '/a' }, { to: '/b' }, { to: '/dear' }]);
+        site.page('/a', [{ to: '/x1' }, { to: '/x2' }]).page('/b', [{ to: '/x1' }, { to: '/x2' }]);
+        for (const path of ['/dear', '/x1', '/x2']) site.page(path, [], { status: 404, words: null });
+        const lost = lostTargets(pack(site));
+        const costs = lost.map(({ cost }) => cost);
+        expect(costs).toEqual([...costs].sort((a, b) => b - a));
+        expect(lost.map(({ url }) => url.slice(ORIGIN.length))).toEqual(['/x1', '/x2', '/dear']);
+    });
+
+    it.each(['no-such-host', 'refused', 'timeout', 'tls', 'lost', 'broken-reply'] as const)(
+        'to what failed with %s',
+        (notRead) => {
+            const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }]);
+            site.page('/x', [], { status: null, notRead, failure: 'no', mediaType: '', words: null });
+            const survey = pack(site);
+            expect(lostUrls(survey)[node(survey, '/x')]).toBe(1);
+            expect(standingOf(survey).siteLeak).toBeGreaterThan(0);
+        },
+    );
+
+    it.each(['limit', 'stopped', 'trap', 'action', 'later'] as const)('not to what was left: %s', (notRead) => {
+        const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }]);
+        site.page('/x', [], { status: null, notRead, mediaType: '', words: null });
+        expect(lostUrls(pack(site))[1]).toBe(0);
+    });
+});
+
+describe('misfits', () => {
+    it('are given weight by reached pages of their section only', () => {
+        const site = new Site().known('/', 'manual');
+        site.page('/', [{ to: '/s/starved' }, { to: '/s/giver' }, { to: '/s/b' }, { to: '/s/c' }]);
+        site.page('/s/starved')
+            .page('/s/giver', [{ to: '/s/b' }, { to: '/s/c' }])
+            .page('/s/b', [{ to: '/s/c' }]);
+        site.page('/s/c', [{ to: '/s/b' }]);
+        // Indexable and high, but nobody gets there: an island that links to itself.
+        site.page('/s/island', [{ to: '/s/isle' }])
+            .page('/s/isle', [{ to: '/s/island' }])
+            .known('/s/island')
+            .known('/s/isle');
+        const survey = pack(site);
+        const priority = new Uint8Array(survey.count);
+        priority[node(survey, '/s/starved')] = 1;
+        const { starved } = misfitList(survey, priority);
+        expect(starved).toHaveLength(1);
+        const givers = starved[0]!.from.map(({ url }) => url.slice(ORIGIN.length));
+        expect(givers.length).toBeGreaterThan(0);
+        expect(givers).not.toContain('/s/island');
+        expect(givers).not.toContain('/s/isle');
+    });
+});
+
+describe('choke points', () => {
+    it('are no start pages, of which everything hangs', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/hub' }])
+            .page('/hub', [{ to: '/leaf' }])
+            .page('/leaf');
+        const { chokePoints } = siteMeasures(pack(site));
+        expect(chokePoints.map((point) => point.url.slice(ORIGIN.length))).toEqual(['/hub']);
+    });
+});
+
+describe('links without those of shared blocks', () => {
+    it('leave out blocks of two pages and keep those of one', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/own' }])
+            .page('/a')
+            .page('/own')
+            .page('/shared');
+        site.share(['/', '/a'], [{ to: '/shared' }]);
+        const survey = pack(site);
+        const targets = (ownOnly: boolean): string[] => {
+            const { start, targets: to } = pageLinks(survey, { ownOnly });
+            return [...to.subarray(start[0]!, start[1]!)].map((of) => survey.url(of).slice(ORIGIN.length));
+        };
+        expect(targets(true)).toEqual(['/own']);
+        expect(targets(false)).toEqual(['/own', '/shared']);
+    });
+});
+
+describe('findings of a page', () => {
+    const says = (survey: PackedSurvey, path: string): string[] =>
+        pageFindings(survey, node(survey, path), null).map(({ say }) => say);
+
+    it('tell that only nofollow links lead there', () => {
+        const site = new Site().known('/', 'manual').page('/', [{ to: '/a', rel: 'nofollow' }, { to: '/b' }]);
+        const survey = pack(site.page('/a').page('/b'));
+        expect(says(survey, '/a')).toContain('Reached by links that say nofollow only.');
+        expect(says(survey, '/b')).not.toContain('Reached by links that say nofollow only.');
+    });
+
+    it.each([
+        [49, true],
+        [50, false],
+    ])('tell of a main text of %i words: %s', (words, isTold) => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/a' }])
+            .page('/a');
+        const main = new Map([[site.id('/a'), { hash: 'x', words, signature: null }]]);
+        const survey = pack(site, { body: new Map(), main } as TextFacts);
+        expect(says(survey, '/a').includes(`Its main text has ${words} words.`)).toBe(isTold);
+    });
+});
+
+describe('an intended structure', () => {
+    /** `/` -> /a -> /b -> /c, one click each. */
+    const chain = pack(
+        new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/a' }])
+            .page('/a', [{ to: '/b' }])
+            .page('/b', [{ to: '/c' }])
+            .page('/c'),
+    );
+    const partings = (outline: string): string[] => {
+        const read = readOutline(outline);
+        if (!read.ok) throw new Error(read.say);
+        return againstIntended(chain, read.pages).map(({ parting }) => parting);
+    };
+
+    it('counts clicks from the start page where the list begins with it', () => {
+        expect(partings('/\n  /a\n    /b\n      /c')).toEqual(Array(4).fill('as intended'));
+        // Two clicks away, and one level above it by a list that says nothing of its parent.
+        expect(partings('/\n/b')).toEqual(['as intended', 'deeper']);
+    });
+
+    it('gives one click more where the list begins below the start page', () => {
+        expect(partings('/a\n  /b\n    /c')).toEqual(Array(3).fill('as intended'));
+        expect(partings('/b\n  /c')).toEqual(['deeper', 'deeper']);
+        expect(partings('/c')).toEqual(['deeper']);
+    });
+});
