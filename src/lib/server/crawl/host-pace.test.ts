@@ -29,6 +29,23 @@ async function busy(
     return { most, began };
 }
 
+/** Does something in simulated time: nothing waits, and every clock says what was waited for. */
+async function simulated<T>(work: () => Promise<T>): Promise<T> {
+    vi.useFakeTimers();
+    try {
+        const done = work();
+        done.catch(() => undefined);
+        let isOver = false;
+        void done.finally(() => (isOver = true)).catch(() => undefined);
+        while (!isOver) await vi.advanceTimersByTimeAsync(1_000);
+        return await done;
+    } finally {
+        vi.useRealTimers();
+    }
+}
+/** The longest Crawl-delay that is kept to, milliseconds. */
+const MOST_KEPT = 60_000;
+
 describe('HostPaces', () => {
     it('never has more connections to a host than allowed, and uses what is allowed', async () => {
         const paces = new HostPaces({ concurrency: 3, delay: 0, useCrawlDelay: false });
@@ -61,36 +78,72 @@ describe('HostPaces', () => {
     });
 
     it('keeps the time between requests, also with many connections', async () => {
-        const paces = new HostPaces({ concurrency: 4, delay: 40, useCrawlDelay: false });
-        const { began } = await busy(paces, 5, 1);
-        for (let index = 1; index < began.length; index++) {
-            // Timers count in whole milliseconds.
-            expect(began[index]! - began[index - 1]!).toBeGreaterThanOrEqual(39);
-        }
+        const began = await simulated(async () => {
+            const paces = new HostPaces({ concurrency: 4, delay: 40, useCrawlDelay: false });
+            return (await busy(paces, 5, 1)).began;
+        });
+        for (let index = 1; index < began.length; index++)
+            expect(began[index]! - began[index - 1]!).toBeGreaterThanOrEqual(40);
     });
 
-    it('keeps to a Crawl-delay only where it is told to', async () => {
-        const keeping = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: true });
-        keeping.setCrawlDelay('a.example', 0.05);
-        const { began } = await busy(keeping, 3, 1);
-        expect(began[2]! - began[0]!).toBeGreaterThanOrEqual(98);
-        const showing = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
-        showing.setCrawlDelay('a.example', 5);
-        await busy(showing, 3, 1);
-        expect(showing.progress()[0]).toMatchObject({ crawlDelay: 5, delay: 0, asked: 3 });
+    it('counts that time from the answer, the later one of two', async () => {
+        const began = await simulated(async () => {
+            const paces = new HostPaces({ concurrency: 2, delay: 100, useCrawlDelay: false });
+            return (await busy(paces, 3, 1_000)).began;
+        });
+        // The second begins a tenth behind the first, the third a tenth behind the first answer, which takes a second.
+        expect(began[1]! - began[0]!).toBeGreaterThanOrEqual(100);
+        expect(began[2]! - began[0]!).toBeGreaterThanOrEqual(1_100);
+    });
+
+    it.each([
+        // A delay of the settings, one of robots.txt in seconds, whether it is kept to, and the time between requests.
+        [0, 5, true, 5_000],
+        [0, 5, false, 0],
+        [7_000, 5, true, 7_000],
+        [0, null, true, 0],
+        [0, 86_400, true, MOST_KEPT],
+        [90_000, 86_400, true, 90_000],
+    ])('a delay of %i and a Crawl-delay of %s kept %s make %i', async (delay, crawlDelay, useCrawlDelay, between) => {
+        const told = await simulated(async () => {
+            const paces = new HostPaces({ concurrency: 4, delay, useCrawlDelay });
+            paces.setCrawlDelay('a.example', crawlDelay);
+            const { began } = await busy(paces, 3, 1);
+            return { began, host: paces.progress()[0] };
+        });
+        expect(told.host).toMatchObject({ crawlDelay, delay: between, asked: 3 });
+        expect(told.began[2]! - told.began[1]!).toBeGreaterThanOrEqual(between);
+        expect(told.began[2]! - told.began[1]!).toBeLessThanOrEqual(between + 10);
     });
 
     it('rests when it is told to, has fewer connections then, and more again after good answers', async () => {
-        const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
-        await busy(paces, 4, 1);
-        const paused = Date.now();
-        paces.pause(URL_A, 80, 'answered 503');
-        expect(paces.pausedFor().say).toMatch(/^a\.example answered 503; going on in 1 s$/);
-        const { began, most } = await busy(paces, 10, 2);
-        expect(began[0]! - paused).toBeGreaterThanOrEqual(78);
-        expect(most).toBe(2);
-        await busy(paces, 60, 1);
-        expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+        await simulated(async () => {
+            const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
+            await busy(paces, 4, 1);
+            const paused = Date.now();
+            paces.pause(URL_A, 80, 'answered 503');
+            expect(paces.pausedFor().say).toMatch(/^a\.example answered 503; going on in 1 s$/);
+            const { began, most } = await busy(paces, 10, 2);
+            expect(began[0]! - paused).toBeGreaterThanOrEqual(80);
+            expect(most).toBe(2);
+            await busy(paces, 60, 1);
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+        });
+    });
+
+    it('rests for the longer of two pauses, whichever came first', async () => {
+        for (const pauses of [
+            [10_000, 100],
+            [100, 10_000],
+        ]) {
+            await simulated(async () => {
+                const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
+                const paused = Date.now();
+                for (const milliseconds of pauses) paces.pause(URL_A, milliseconds, 'answered 429');
+                const { began } = await busy(paces, 1, 1);
+                expect(began[0]! - paused).toBeGreaterThanOrEqual(10_000);
+            });
+        }
     });
 
     it('has fewer connections to a host that takes ever longer to answer, and says so', async () => {

@@ -68,7 +68,7 @@ export class HostPaces {
         try {
             return await work(() => {
                 // Counted from the answer: only then is it certain that the host had the request.
-                host.notBefore = Math.max(host.notBefore, Date.now() + this.#delayOf(host));
+                host.notBefore = Date.now() + this.#delayOf(host);
                 this.#note(host, Date.now() - started);
             });
         } finally {

@@ -1,0 +1,308 @@
+/** What the store promises where nobody looks: who may write, what goes with a survey, what large things come back as. */
+import { eq } from 'drizzle-orm';
+import { copyFileSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
+import { emptyRows, unreadPage, type SurveyRows } from '$lib/core/survey/survey-rows.ts';
+import { openDataFolder, projectRoot } from '$lib/server/process/data-folder.ts';
+import { holdDatabase } from '$lib/server/process/database-process.ts';
+import { inTransaction, loadTables, storeBatch } from '$lib/server/store/batch-store.ts';
+import { BulkMismatch, bulkLoad, RowWriter } from '$lib/server/store/bulk-load.ts';
+import { migrateStore, MIGRATIONS_FOLDER, openStore } from '$lib/server/store/connect.ts';
+import { addImport, giveImport, importRows, loadImports, type NewImport } from '$lib/server/store/evidence-store.ts';
+import { releaseJob, takeJob } from '$lib/server/store/job-store.ts';
+import { LeaseLost } from '$lib/server/store/ownership.ts';
+import { loadPacked, savePacked, whilePacking } from '$lib/server/store/packed-store.ts';
+import { loadRows } from '$lib/server/store/rows-store.ts';
+import * as schema from '$lib/server/store/schema.ts';
+import { addSite } from '$lib/server/store/site-store.ts';
+import {
+    closeSurvey,
+    createSurvey,
+    deleteSurveys,
+    getSurvey,
+    pauseSurvey,
+    resumeSurvey,
+    type Survey,
+} from '$lib/server/store/survey-store.ts';
+import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
+
+let instance: Instance;
+beforeAll(async () => {
+    instance = await openInstance();
+});
+afterAll(() => instance.close());
+
+const SETTINGS = { ...DEFAULT_SETTINGS, start: 'https://site.example/' };
+
+async function newSurvey(more: Parameters<typeof createSurvey>[3] = {}): Promise<Survey> {
+    const { db } = instance.store;
+    const site = await addSite(db, 'site', SETTINGS);
+    return createSurvey(db, site.id, SETTINGS, more);
+}
+
+/** Addresses and pages, one for each reason. */
+function rowsOf(...reasons: string[]): SurveyRows {
+    const rows = emptyRows();
+    reasons.forEach((reason, id) => {
+        rows.addresses.push({ id, url: `https://site.example/${reason}${id}`, internal: true });
+        rows.pages.push({ ...unreadPage(id), notRead: reason as never, status: reason === '' ? 200 : null });
+    });
+    return rows;
+}
+
+describe('only the owner of a job', () => {
+    it('stores, and nobody once the job is gone', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey({ owner: 'me', leaseUntil: Date.now() + 60_000 });
+        await storeBatch(db, survey.id, 1, rowsOf(''), { owner: 'me' });
+        await db.delete(schema.jobs).where(eq(schema.jobs.surveyId, survey.id));
+        await expect(storeBatch(db, survey.id, 2, emptyRows(), { owner: 'me' })).rejects.toThrow(LeaseLost);
+        await expect(pauseSurvey(db, survey.id, 0, 'me')).rejects.toThrow(LeaseLost);
+    });
+
+    it('gives it back', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey({ owner: 'me', leaseUntil: Date.now() + 60_000 });
+        await releaseJob(db, survey.id, 'somebody else');
+        expect(await takeJob(db, 'third', () => false)).toBeNull();
+        await releaseJob(db, survey.id, 'me');
+        expect(await takeJob(db, 'third', () => false)).toMatchObject({ surveyId: survey.id });
+        await deleteSurveys(db, [survey.id]);
+    });
+});
+
+describe('a survey', () => {
+    it('that is deleted keeps no secrets, from that moment on', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey({ secrets: Buffer.from('sealed') });
+        await deleteSurveys(db, [survey.id]);
+        const [row] = await db.select().from(schema.surveys).where(eq(schema.surveys.id, survey.id));
+        expect(row).toMatchObject({ isDeleted: true, secrets: null });
+        expect(await db.select().from(schema.jobs).where(eq(schema.jobs.surveyId, survey.id))).toEqual([]);
+    });
+
+    it('goes on with the time it has used after a pause, and anew after its end', async () => {
+        const { db } = instance.store;
+        const paused = await newSurvey();
+        await pauseSurvey(db, paused.id, 5_000);
+        await resumeSurvey(db, paused.id);
+        expect((await getSurvey(db, paused.id))?.readMilliseconds).toBe(5_000);
+        const ended = await newSurvey();
+        await closeSurvey(db, ended.id, {
+            state: 'finished',
+            cut: ['max-minutes'],
+            trouble: '',
+            readMilliseconds: 5_000,
+        });
+        await resumeSurvey(db, ended.id);
+        expect((await getSurvey(db, ended.id))?.readMilliseconds).toBe(0);
+    });
+
+    it('asks again for what failed only where it could not be made at all', async () => {
+        const { db } = instance.store;
+        const left = async (state: 'finished' | 'failed'): Promise<string[]> => {
+            const survey = await newSurvey();
+            await storeBatch(db, survey.id, 1, rowsOf('', 'timeout', 'refused', 'limit', 'trap', 'robots', 'later'));
+            await closeSurvey(db, survey.id, { state, cut: [], trouble: '' });
+            await resumeSurvey(db, survey.id);
+            return (await loadRows(db, survey.id)).pages.map(({ notRead }) => notRead);
+        };
+        expect(await left('finished')).toEqual(['', 'timeout', 'refused', 'robots']);
+        expect(await left('failed')).toEqual(['']);
+    });
+});
+
+describe('loading in bulk', () => {
+    it('keeps numbers beyond 31 and 32 bits', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey();
+        const rows = rowsOf('');
+        rows.pages[0]!.readAt = 2 ** 41 + 7;
+        rows.pages[0]!.bytes = 2 ** 31 - 1;
+        await storeBatch(db, survey.id, 1, rows);
+        expect((await loadRows(db, survey.id)).pages[0]).toMatchObject({ readAt: 2 ** 41 + 7, bytes: 2 ** 31 - 1 });
+    });
+
+    it('notices a row that the database left out without a warning of its own', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey();
+        await storeBatch(db, survey.id, 1, rowsOf(''));
+        const writer = new RowWriter();
+        // The second stands there already: LOAD DATA LOCAL skips it.
+        writer.row([survey.id, 5, true, 'https://site.example/5']);
+        writer.row([survey.id, 0, true, 'https://site.example/0']);
+        await expect(
+            inTransaction(db, (_, connection) =>
+                bulkLoad(connection, 'address', ['survey_id', 'id', 'internal', 'url'], writer),
+            ),
+        ).rejects.toThrow(BulkMismatch);
+        expect((await loadRows(db, survey.id)).addresses).toHaveLength(1);
+    });
+
+    it('gives its connection back, whether it went well or not', async () => {
+        const { db, pool } = instance.store;
+        const survey = await newSurvey();
+        for (let round = 0; round < 30; round++) {
+            await inTransaction(db, (_, connection) => loadTables(connection, [], survey.id, emptyRows()));
+            await expect(inTransaction(db, () => Promise.reject(new Error('no')))).rejects.toThrow('no');
+        }
+        // The pool has eight: a ninth kept by anybody would be waited for here for ever.
+        await Promise.all(Array.from({ length: 8 }, () => pool.query('SELECT 1')));
+    });
+});
+
+describe('a packed part of several chunks', () => {
+    it('comes back in the order in which it was taken apart', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey();
+        // 14 MB of numbers that all differ: four chunks, and more than ten in the form of rows.
+        const column = Uint32Array.from({ length: 3_500_000 }, (_, at) => Math.imul(at, 2_654_435_761) >>> 0);
+        const sections = { head: { n: 1 }, columns: new Map([['column', column]]) };
+        await savePacked(db, survey.id, 1, new Map([['core', sections]]));
+        const chunks = await db
+            .select({ n: schema.packedChunks.n })
+            .from(schema.packedChunks)
+            .where(eq(schema.packedChunks.surveyId, survey.id));
+        expect(chunks.length).toBeGreaterThan(3);
+        const loaded = await loadPacked(db, survey.id, 1, 'core');
+        expect(loaded.ok && loaded.sections.columns.get('column')).toEqual(column);
+    });
+
+    it('is made by one at a time', async () => {
+        const { pool } = instance.store;
+        let inside = 0;
+        let most = 0;
+        await Promise.all(
+            Array.from({ length: 4 }, () =>
+                whilePacking(pool, 4_711, async () => {
+                    most = Math.max(most, ++inside);
+                    await pool.query('SELECT SLEEP(0.05)');
+                    inside--;
+                }),
+            ),
+        );
+        expect(most).toBe(1);
+        // Another survey is no reason to wait.
+        let apart = 0;
+        await whilePacking(pool, 1, () => whilePacking(pool, 2, () => Promise.resolve(apart++)));
+        expect(apart).toBe(1);
+    });
+});
+
+describe('lists from elsewhere', () => {
+    const made = (rows: NewImport['rows']): NewImport => ({
+        kind: 'external',
+        name: 'links.csv',
+        outcome: { columns: [], lines: rows.length, rows: rows.length, bad: 0, notes: [], bare: null },
+        badLines: [],
+        rows,
+    });
+
+    it('make a URL known once, however many rows name it', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey();
+        await storeBatch(db, survey.id, 1, rowsOf(''));
+        await closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '' });
+        const url = 'https://site.example/0';
+        const rows = ['https://a.example/', 'https://b.example/'].map((source) => ({ url, source, cells: [] }));
+        const result = await addImport(db, survey.id, made(rows), [], new Map([[url, 0]]), {});
+        expect(result).toEqual({ ok: true, revision: 2 });
+        expect((await loadRows(db, survey.id)).evidence).toHaveLength(1);
+        expect((await loadImports(db, survey.id))[0]?.rows).toEqual(rows);
+    });
+
+    it('come back in order, however long they are', async () => {
+        const { db } = instance.store;
+        const survey = await newSurvey();
+        const rows = Array.from({ length: 25_001 }, (_, n) => ({
+            url: `https://site.example/${n}`,
+            source: '',
+            cells: [],
+        }));
+        await giveImport(db, survey.id, made(rows));
+        const [head] = await loadImports(db, survey.id);
+        expect(head?.rows).toEqual(rows);
+        let seen = 0;
+        for await (const row of importRows(db, survey.id, head!.id)) expect(row.url).toBe(rows[seen++]?.url);
+        expect(seen).toBe(25_001);
+    });
+});
+
+describe('files and accounts', () => {
+    it('are for their owner alone', async () => {
+        const { path, database } = instance.folder;
+        for (const folder of [path, database, join(path, 'run'), join(path, 'log'), join(database, 'edgemap')])
+            expect(statSync(folder).mode & 0o777, folder).toBe(0o700);
+        for (const file of ['secret', 'format', 'db/ibdata1', 'db/edgemap/page.ibd', 'log/database.log'])
+            expect(statSync(join(path, file)).mode & 0o077, file).toBe(0);
+        const [accounts] = await instance.store.pool
+            .query(
+                'SELECT CURRENT_USER() AS me, (SELECT COUNT(*) FROM information_schema.user_privileges WHERE grantee NOT LIKE "\'edgemap\'@%") AS others',
+            )
+            .catch(() => [[]]);
+        expect(accounts).toMatchObject([{ me: 'edgemap@localhost', others: 0 }]);
+    });
+});
+
+describe('migrations', () => {
+    it('keep what an earlier version stored, table by table', async () => {
+        const journal = JSON.parse(
+            readFileSync(join(projectRoot(), MIGRATIONS_FOLDER, 'meta/_journal.json'), 'utf8'),
+        ) as {
+            entries: { tag: string }[];
+        };
+        const path = temporaryFolder('migrate-data');
+        const hold = await holdDatabase(openDataFolder(path));
+        try {
+            // The version before the last two migrations.
+            const before = join(path, 'before');
+            mkdirSync(join(before, 'meta'), { recursive: true });
+            const entries = journal.entries.slice(0, 9);
+            writeFileSync(join(before, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
+            for (const { tag } of entries)
+                copyFileSync(join(projectRoot(), MIGRATIONS_FOLDER, `${tag}.sql`), join(before, `${tag}.sql`));
+            await migrateStore(hold.access, before);
+            const store = openStore(hold.access);
+            const run = (text: string): Promise<unknown> => store.pool.query(text);
+            await run(
+                `INSERT INTO page_detail (survey_id, page, facts, text, body_hash, signature, outline) VALUES (7, 3, 'f', 't', 'h', 's', 'o')`,
+            );
+            const sets = {
+                a: 'host is "https://www.site.example" and page',
+                b: 'page and (HOST is not "http://site.example")',
+                c: 'host is one of "https://a.example", "https://b.example"',
+                d: 'title has "host is https"',
+                e: 'section is "host"',
+            };
+            for (const [name, line] of Object.entries(sets)) {
+                await store.pool.query(
+                    'INSERT INTO saved_set (site_id, name, expression, created_at) VALUES (1, ?, ?, 0)',
+                    [name, line],
+                );
+            }
+            await store.pool.query(
+                `INSERT INTO priority (site_id, by_what, subject, value, created_at) VALUES (1, 'set', ?, 1, 0), (1, 'page', ?, 2, 0)`,
+                [sets.a, sets.a],
+            );
+            await migrateStore(hold.access);
+            const [details] = await store.pool.query('SELECT page, facts, sketch FROM page_detail');
+            expect(details).toMatchObject([{ page: 3, facts: Buffer.from('f'), sketch: null }]);
+            const [kept] = await store.pool.query('SELECT name, expression FROM saved_set ORDER BY name');
+            expect(kept).toEqual([
+                { name: 'a', expression: 'origin is "https://www.site.example" and page' },
+                { name: 'b', expression: 'page and (origin is not "http://site.example")' },
+                { name: 'c', expression: 'origin is one of "https://a.example", "https://b.example"' },
+                { name: 'd', expression: sets.d },
+                { name: 'e', expression: sets.e },
+            ]);
+            const [said] = await store.pool.query('SELECT subject FROM priority ORDER BY id');
+            expect(said).toEqual([{ subject: 'origin is "https://www.site.example" and page' }, { subject: sets.a }]);
+            await store.close();
+        } finally {
+            await hold.release();
+            rmSync(path, { recursive: true, force: true });
+        }
+    });
+});
