@@ -114,7 +114,6 @@ describe('what a site says', () => {
         expect(code, err).toBe(0);
         expect(out).toContain('\\u001b]0;owned\\u0007');
         for (const said of [out, err, json.out, json.err])
-            // eslint-disable-next-line no-control-regex -- they are what is looked for
             expect(said).not.toMatch(/[\0-\x08\x0b-\x1f\x7f-\x9f\u202e]/);
         // As JSON it means the same as before.
         expect((JSON.parse(json.out) as { facts: { start: { title: string } } }).facts.start.title).toContain(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../packed/pack-survey.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
-import { completeSet, type Option } from './complete-set.ts';
+import { choiceIn, completeSet, type Option } from './complete-set.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';
 import { FLAGS } from './flags.ts';
 import { parseSet } from './parse-set.ts';
@@ -84,5 +84,21 @@ describe('completion of the set language', () => {
                 expect(parsed.ok, line + insert).toBe(true);
             }
         }
+    });
+});
+
+describe('choiceIn', () => {
+    const option = (insert: string) => ({ insert, what: '', kind: 'field' }) as never;
+    const now = ['section', 'same title', 'status'].map(option);
+
+    it('keeps what was chosen, wherever it stands now', () => {
+        expect(choiceIn(now, option('status'))).toBe(2);
+        expect(choiceIn(now, option('section'))).toBe(0);
+    });
+
+    it('chooses nothing where nothing was chosen, or it is gone', () => {
+        expect(choiceIn(now, undefined)).toBe(-1);
+        expect(choiceIn(now, option('words'))).toBe(-1);
+        expect(choiceIn([], option('status'))).toBe(-1);
     });
 });

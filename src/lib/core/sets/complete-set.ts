@@ -199,3 +199,8 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
         .filter(({ insert, pages: count }) => insert !== '""' && count !== 0)
         .sort((a, b) => b.pages! - a.pages!);
 }
+
+/** Where an option chosen before stands among the options now; -1 where none was chosen, or it is not there any more. */
+export function choiceIn(options: Completion['options'], chosen: Completion['options'][number] | undefined): number {
+    return chosen === undefined ? -1 : options.findIndex(({ insert }) => insert === chosen.insert);
+}

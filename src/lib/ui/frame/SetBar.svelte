@@ -8,7 +8,7 @@
     import { parseSet } from '$lib/core/sets/parse-set.ts';
     import { surveysIn, type SetExpression } from '$lib/core/sets/set-expression.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
-    import type { Completion } from '$lib/core/sets/complete-set.ts';
+    import { choiceIn, type Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
 
     interface Props {
@@ -83,9 +83,10 @@
         try {
             const found = await complete(line, input?.selectionStart ?? line.length, signal);
             if (signal.aborted) return;
+            // An answer that comes late does not move what the reader has chosen meanwhile.
+            active = choiceIn(found.options, completion.options[active]);
             completion = found;
             isOpen = found.options.length > 0;
-            active = -1;
         } catch {
             // No completion is no harm: the line can be typed without.
         }
@@ -121,6 +122,7 @@
         const before = line.slice(0, completion.from) + option.insert + gap;
         line = before + line.slice(completion.to).replace(/^ /, '');
         isOpen = false;
+        active = -1;
         await tick();
         input.focus();
         input.setSelectionRange(before.length, before.length);
@@ -130,6 +132,7 @@
 
     function show(): void {
         const parsed = parseSet(line, fields);
+        request?.abort();
         isOpen = false;
         if (!parsed.ok) {
             wrong = parsed;
@@ -158,6 +161,7 @@
             show();
         } else if (event.key === 'Escape' && isOpen) {
             event.stopPropagation();
+            request?.abort();
             isOpen = false;
         }
     }

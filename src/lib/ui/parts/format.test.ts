@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cutMiddle, shareSoFar } from './format.ts';
+import { cutMiddle, shareSoFar, signed } from './format.ts';
 
 describe('a share so far', () => {
     it.each([
@@ -21,4 +21,16 @@ describe('a long text', () => {
         expect(cut.startsWith('/guides')).toBe(true);
         expect(cut.endsWith('end/')).toBe(true);
     });
+});
+
+describe('signed', () => {
+    it.each([
+        [12, '12', '+12'],
+        [-12, '-12', '−12'],
+        [1_200, '1,200', '+1,200'],
+        [0, '0', '0'],
+        [0.004, '0.00', '0'],
+        [-0.004, '-0.00', '0'],
+        [-0.4, '-0.4', '−0.4'],
+    ])('%d is written %s as %s', (by, text, wanted) => expect(signed(by, text)).toBe(wanted));
 });

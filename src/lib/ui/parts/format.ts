@@ -68,3 +68,12 @@ export function cutMiddle(text: string, most: number): string {
     const head = Math.ceil((most - 1) * 0.45);
     return `${text.slice(0, head)}…${text.slice(text.length - (most - 1 - head))}`;
 }
+
+/**
+ * A change as people write it: with a sign, a minus of its own, and 0 for what rounds to nothing.
+ * @param by the change; text how it is written, digits and a hyphen
+ */
+export function signed(by: number, text: string): string {
+    if (Number(text.replaceAll(',', '')) === 0) return '0';
+    return by > 0 ? `+${text}` : text.replace('-', '−');
+}

@@ -12,7 +12,7 @@
     import Address from '$lib/ui/parts/Address.svelte';
     import NoteList from '$lib/ui/parts/NoteList.svelte';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
-    import { count, counted, day } from '$lib/ui/parts/format.ts';
+    import { count, counted, day, signed } from '$lib/ui/parts/format.ts';
 
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
@@ -91,8 +91,7 @@
                   : shown === 'fraction'
                     ? by.toFixed(2)
                     : count(by);
-        if (Number(text.replaceAll(',', '')) === 0) return '0';
-        return by > 0 ? `+${text}` : text.replace('-', '−');
+        return signed(by, text);
     }
     const when = (item: { createdAt: number; asOf: string }): string =>
         day(item.asOf === '' ? item.createdAt : Date.parse(item.asOf));
