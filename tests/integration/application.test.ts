@@ -130,7 +130,7 @@ describe('starting and stopping', () => {
 describe('killed in the middle of a survey', () => {
     let app: Application;
     beforeAll(async () => {
-        app = await startApplication();
+        app = await startApplication(['start'], temporaryFolder('application'), true);
     });
     afterAll(() => app.close());
 
@@ -197,7 +197,7 @@ describe('killed in the middle of a survey', () => {
             app.command.process.kill('SIGKILL');
             await app.command.done;
             const { address } = app;
-            app = await startApplication(['start'], app.data);
+            app = await startApplication(['start'], app.data, true);
             expect(app.address).toBe(address);
             expect(left.filter(lives)).toEqual([]);
         });

@@ -12,6 +12,7 @@ import { startStandIn, type StandIn, type StandInSite } from '../../demo/stand-i
 import { readCsv, readSummary, runCommand, startCommand, until, type CommandResult } from '../support/command.ts';
 import { temporaryFolder } from '../support/instance.ts';
 import { redirectTo, tableSite } from '../support/survey.ts';
+import { lives } from '../support/application.ts';
 
 let data: string;
 let work: string;
@@ -130,7 +131,7 @@ describe('a good survey', () => {
 
     it('leaves no database behind', () => {
         const { pid } = JSON.parse(readFileSync(join(data, 'run/database.json'), 'utf8')) as { pid: number };
-        expect(() => process.kill(pid, 0)).toThrow();
+        expect(lives(pid)).toBe(false);
     });
 });
 

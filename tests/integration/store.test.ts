@@ -23,6 +23,7 @@ import {
 import { storeBatch } from '$lib/server/store/batch-store.ts';
 import { LeaseLost } from '$lib/server/store/ownership.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
+import { lives } from '../support/application.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 
 let instance: Instance;
@@ -253,7 +254,7 @@ describe('the server', () => {
         await migrateStore(second.access);
         await second.release();
         await first.release();
-        expect(() => process.kill((JSON.parse(before) as { pid: number }).pid, 0)).toThrow();
+        expect(lives((JSON.parse(before) as { pid: number }).pid)).toBe(false);
         // Started again, it has what it had.
         const again = await holdDatabase(folder);
         const store = openStore(again.access);

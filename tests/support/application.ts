@@ -16,9 +16,11 @@ export interface Application {
     close(): Promise<void>;
 }
 
+/** @param mayFail a test takes away what the web process needs, and so may let it log failures */
 export async function startApplication(
     words: string[] = ['start'],
     data = temporaryFolder('application'),
+    mayFail = false,
 ): Promise<Application> {
     const command = startCommand([...words, '--data', data]);
     const address = await until(
@@ -42,11 +44,11 @@ export async function startApplication(
         stop,
         async close() {
             await stop();
-            // What the web process said of its own: nothing, unless something failed that a test may not have seen.
+            // What the web process said of its own: nothing, unless something failed that no test has seen.
             const log = join(data, 'log/web.log');
             const said = existsSync(log) ? readFileSync(log, 'utf8').trim() : '';
-            if (said !== '') console.error(`web.log: ${said.slice(0, 4_000)}`);
             rmSync(data, { recursive: true, force: true });
+            if (said !== '' && !mayFail) throw new Error(`The web process logged: ${said.slice(0, 4_000)}`);
         },
     };
 }

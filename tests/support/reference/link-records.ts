@@ -1,6 +1,7 @@
 /** The links of a survey as records, from the measured rows: what the packed survey is held against. */
 import { pathOf } from '$lib/core/address/address.ts';
-import { isFollowed, LINK_KINDS } from '$lib/core/page/links.ts';
+import { LINK_KINDS } from '$lib/core/page/links.ts';
+import { plainFollowed } from './plain.ts';
 import type { LinkRecord } from '$lib/core/survey/link-records.ts';
 import { SELF, SELF_HREF, SELF_PATH_HREF } from '$lib/core/survey/survey-rows.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
@@ -75,7 +76,7 @@ export function linksOfPage(survey: MeasuredSurvey, node: number): LinkRecord[] 
                 region: block.region,
                 rel: link.rel,
                 kind: link.kind,
-                followed: isFollowed(link.rel, page?.nofollow ?? false),
+                followed: plainFollowed(link.rel, page?.nofollow ?? false),
                 line,
                 occurrences: 1,
                 block: block.name,

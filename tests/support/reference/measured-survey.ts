@@ -3,10 +3,10 @@
  * definitions in `docs/measures.md`, which the packed survey is held against, and what tests look rows up in.
  */
 import { evidenceBit } from '$lib/core/evidence/evidence.ts';
-import { passGates, type GateResult } from '$lib/core/gates/gates.ts';
-import { compressRows, type Rows } from '$lib/core/graph/rows.ts';
-import { depths, UNREACHED, type Depths } from '$lib/core/graph/depth.ts';
-import { isFollowed } from '$lib/core/page/links.ts';
+import { plainDepths, plainFollowed, plainGates, plainRows } from './plain.ts';
+import type { GateResult } from '$lib/core/gates/gates.ts';
+import type { Rows } from '$lib/core/graph/rows.ts';
+import type { Depths } from '$lib/core/graph/depth.ts';
 import { isReadHtml, ORPHAN } from '$lib/core/survey/page-kind.ts';
 import type {
     BlockRow,
@@ -127,7 +127,7 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
         return id === undefined ? -1 : (nodeOf[id] ?? -1);
     });
     const start = startNodes[0] ?? -1;
-    const found = depths(
+    const found = plainDepths(
         clicks,
         free,
         startNodes.filter((node) => node !== -1),
@@ -141,9 +141,8 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
 
     const gates = pages.map((page, node) => {
         const url = urlOf(known[node]!);
-        return passGates({
+        return plainGates({
             url,
-            internal: true,
             robotsAllowed: page?.robotsAllowed ?? null,
             robotsRule: page?.robotsRule ?? '',
             status: page?.status ?? null,
@@ -161,7 +160,7 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
     const orphan = new Int8Array(count);
     for (let node = 0; node < count; node++) {
         const page = pages[node] ?? null;
-        if (!isReadHtml(page) || found.depth[node] !== UNREACHED) orphan[node] = ORPHAN.no;
+        if (!isReadHtml(page) || found.depth[node] !== -1) orphan[node] = ORPHAN.no;
         else if (!complete) orphan[node] = ORPHAN.unknown;
         else orphan[node] = counts.incomingPages[node] === 0 ? ORPHAN.strict : ORPHAN.adrift;
     }
@@ -182,7 +181,7 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
         ...counts,
         orphan,
         edges,
-        incoming: compressRows(count, edges.to, edges.from),
+        incoming: plainRows(count, edges.to, edges.from),
         hasSitemap: rows.files.some((file) => file.kind === 'sitemap' && file.entries !== null),
         complete,
         firstBlock: blockStarts(rows, addressOf),
@@ -267,7 +266,7 @@ function collectEdges(
             to.push(target);
             pageBlock.push(index);
             link.push(at);
-            followed.push(isFollowed(listed.rel, page.nofollow) ? 1 : 0);
+            followed.push(plainFollowed(listed.rel, page.nofollow) ? 1 : 0);
         }
     });
     return {
@@ -343,5 +342,5 @@ function depthRows(
             }
         }
     });
-    return { clicks: compressRows(count, edges.from, to), free: compressRows(count, freeFrom, freeTo) };
+    return { clicks: plainRows(count, edges.from, to), free: plainRows(count, freeFrom, freeTo) };
 }

@@ -305,6 +305,10 @@ describe('jobs', () => {
             .page('/a')
             .page('/lone');
         expect(jobsOf(pack(site), null).jobs.map(({ where }) => where)).toEqual(['sentences and lists']);
+        // That job is the orphan's: in a partial survey nobody knows whether it is one.
+        const partial = packSurvey(site.measure({ cut: ['max-pages'] })).survey;
+        expect(partial.head.complete).toBe(false);
+        expect(jobsOf(partial, null).jobs).toEqual([]);
     });
 
     it('beyond the most that are told are counted', () => {

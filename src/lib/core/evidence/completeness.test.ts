@@ -283,10 +283,27 @@ describe('NearestPages', () => {
     });
 
     it('offers only pages that links reach and that may be indexed, never the page itself', () => {
-        const near = new NearestPages(survey).of(nodeOf(survey, '/old/x/one'), 50).map((item) => item.node);
-        expect(paths(survey, near)).not.toContain('/old/');
-        expect(paths(survey, near)).not.toContain('/old/x/one');
-        expect(paths(survey, near)).not.toContain('/shut');
+        // Four pages speak of the very same: one of them is a place for a link.
+        const title = 'Sharpening a chisel';
+        const alike = pack(
+            new Site()
+                .known('/', 'manual')
+                .page('/', [{ to: '/reached' }, { to: '/noindexed' }], { title: 'Start' })
+                .page('/reached', [], { title })
+                .page('/noindexed', [], { title, noindex: true, noindexReason: 'meta' })
+                .page('/orphan', [], { title })
+                .page('/lone', [], { title })
+                .known('/orphan')
+                .known('/lone'),
+        );
+        const near = new NearestPages(alike).of(nodeOf(alike, '/lone'), 50);
+        expect(
+            paths(
+                alike,
+                near.filter(({ words }) => words.length > 0).map(({ node }) => node),
+            ),
+        ).toEqual(['/reached']);
+        expect(near.map(({ node }) => node)).not.toContain(nodeOf(alike, '/lone'));
     });
 });
 

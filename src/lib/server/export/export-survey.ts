@@ -1,4 +1,4 @@
-/** The files of a survey: `pages.csv`, `links.csv`, `summary.json` (formats in `docs/formats.md`). */
+/** The files of a survey: `pages.csv`, `links.csv`, `families.csv`, `summary.json` (formats in `docs/formats.md`). */
 import { createWriteStream } from 'node:fs';
 import { access, constants, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -17,6 +17,7 @@ import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
 import { csvPieces } from './csv.ts';
+import { FAMILY_COLUMNS, familyRecords } from './families.ts';
 import { eachLinkRecord } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
@@ -105,7 +106,7 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
     return summary;
 }
 
-/** Writes the three files of a survey with all its parts; each appears whole or not at all. */
+/** Writes the files of a survey with all its parts; each appears whole or not at all. */
 export async function exportSurvey(
     db: Database,
     folder: string,
@@ -130,6 +131,7 @@ export async function exportSurvey(
     try {
         await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
         await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
+        await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
         const summary = summaryOf(survey, packed, links);
         const file = join(folder, 'summary.json');
         await writeFile(`${file}.tmp`, `${JSON.stringify(summary, null, 2)}\n`);

@@ -206,6 +206,12 @@
                 {/if}
                 <a class="tb outlined" href="{api}/pages.csv" download data-sveltekit-reload>Pages, CSV</a>
                 <a class="tb outlined" href="{api}/links.csv" download data-sveltekit-reload>Links, CSV</a>
+                {#if progress && progress.families.length > 0}<a
+                        class="tb outlined"
+                        href="{api}/families.csv"
+                        download
+                        data-sveltekit-reload>Families, CSV</a
+                    >{/if}
                 <a class="tb outlined" href="{api}/summary.json" download="summary.json" data-sveltekit-reload
                     >Counts, JSON</a
                 >
@@ -237,7 +243,9 @@
                 <p class="note mt-1">
                     {isRunning
                         ? `Now: ${progress.doing}${progress.level === null ? '' : `, level ${progress.level}`}. The whole is not known until the last level is read.`
-                        : 'This is all that was found.'}
+                        : phase === 'paused'
+                          ? 'Found so far; the rest is read when it is gone on with.'
+                          : 'This is all that was found.'}
                     {#if progress.checks.done + progress.checks.open > 0}
                         Other targets asked for their status: {count(progress.checks.done)} of {count(
                             progress.checks.done + progress.checks.open,
