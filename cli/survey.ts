@@ -50,6 +50,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 'fail-on': { type: 'string', multiple: true },
                 'go-on': { type: 'string' },
                 'robot-word': { type: 'string', multiple: true },
+                anyway: { type: 'boolean' },
                 ...settingOptions(),
             },
         });
@@ -72,7 +73,9 @@ export async function surveyCommand(words: string[]): Promise<number> {
     const gates = readGates(values['fail-on'] ?? []);
     if (asked === null && values.evidence !== undefined)
         throw new UsageError('Lists are given to a survey when it begins, or on its page; not with --go-on.');
-    const evidence = asked ? await readEvidence(values.evidence ?? [], values['robot-word'], asked.settings) : [];
+    const evidence = asked
+        ? await readEvidence(values.evidence ?? [], values['robot-word'], asked.settings, values.anyway === true)
+        : [];
     const folder = resolve(values.export);
     await prepareExportFolder(folder);
 
@@ -251,6 +254,7 @@ async function readEvidence(
     given: string[],
     robotWords: string[] | undefined,
     settings: SurveySettings,
+    anyway: boolean,
 ): Promise<NewImport[]> {
     const imports: NewImport[] = [];
     for (const text of given) {
@@ -268,6 +272,11 @@ async function readEvidence(
             robotWords ?? DEFAULT_ROBOT_WORDS,
         );
         if (!read.ok) throw new UsageError(`--evidence ${known}: ${read.say}`);
+        if (read.read.doubt !== '' && !anyway) {
+            throw new UsageError(
+                `--evidence ${known}: ${basename(path)} may not be what it is taken for: ${read.read.doubt} Give --anyway to take it all the same.`,
+            );
+        }
         imports.push(makeImport(known, basename(path), read.read));
     }
     return imports;

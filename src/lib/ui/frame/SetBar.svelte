@@ -5,8 +5,8 @@
      */
     import { tick } from 'svelte';
     import { fieldsOf, PRIORITY, type Field } from '$lib/core/sets/fields.ts';
+    import { enteredSince } from '$lib/core/sets/entered-since.ts';
     import { parseSet } from '$lib/core/sets/parse-set.ts';
-    import { surveysIn, type SetExpression } from '$lib/core/sets/set-expression.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
     import { choiceIn, type Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
@@ -66,15 +66,7 @@
     });
 
     /** What came into the set since the baseline: in it now, and not in it there. */
-    const entered = $derived.by(() => {
-        if (baseline === null) return null;
-        if (isAll) return 'new';
-        const parsed = parseSet(text, fields);
-        // A set that speaks of another survey already is not asked for there.
-        if (!parsed.ok || surveysIn(parsed.set).length > 0 || text.trim() === 'new') return null;
-        const before: SetExpression = { kind: 'survey', number: baseline, of: parsed.set };
-        return printSet({ kind: 'and', parts: [parsed.set, { kind: 'not', of: before }] }, fields);
-    });
+    const entered = $derived(baseline === null ? null : enteredSince(text, baseline, fields));
 
     async function ask(): Promise<void> {
         request?.abort();
@@ -104,7 +96,7 @@
             const asked = line;
             if (asked.trim() === text.trim() || !parseSet(asked, fields).ok) return;
             const found = await sizeOf(asked.trim());
-            if (found !== null && asked === line) typed = { line: asked, size: found };
+            if (found !== null) typed = { line: asked, size: found };
         }, PAUSE);
     }
 
