@@ -595,9 +595,20 @@ describe('sets', () => {
             expect(page.url()).not.toContain('set=');
         }
         // What the site says of its pages is not in those bytes: nothing is told, and nothing wrong.
+        const counted = await page.evaluateOnNewDocument(() => {
+            const Plain = window.Worker;
+            window.Worker = class extends Plain {
+                constructor(script: string | URL, options?: WorkerOptions) {
+                    super(script, options);
+                    this.addEventListener('message', () => (document.documentElement.dataset.answers = 'some'));
+                }
+            };
+        });
         await page.goto(`${app.address}/sites/1/1/pages`);
         await page.type('#set-text', 'priority = 1');
-        await new Promise((resolve) => setTimeout(resolve, 600));
+        // The worker has answered, and had nothing to tell.
+        await page.waitForFunction(() => document.documentElement.dataset.answers === 'some');
+        await page.removeScriptToEvaluateOnNewDocument(counted.identifier);
         expect(await textOf(page, '.set-bar [role=status]')).not.toContain('would be');
     });
 

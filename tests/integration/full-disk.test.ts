@@ -203,6 +203,48 @@ describe('a failure of another kind', () => {
     });
 });
 
+describe('a database that is away for a moment', () => {
+    it('where nobody waits for it interrupts nothing: the survey goes on from its rows', async () => {
+        const survey = await openSurvey(instance, SITE, SLOW);
+        const { db } = instance.store;
+        // Lists from elsewhere are read straight from the database, in the middle of the run: the third question fails.
+        let questions = 0;
+        const away = Object.assign(new Error('gone'), { code: 'ECONNREFUSED' });
+        const store = {
+            ...instance.store,
+            db: new Proxy(db, {
+                get(target, name) {
+                    const value: unknown = Reflect.get(target, name);
+                    if (name !== 'select') return typeof value === 'function' ? value.bind(target) : value;
+                    return (...fields: unknown[]) => {
+                        const isLists =
+                            fields[0] !== undefined && Object.keys(fields[0] as object).join() === 'id,kind,name';
+                        if (isLists && ++questions === 1) throw away;
+                        return (value as (...all: unknown[]) => unknown).apply(target, fields);
+                    };
+                },
+            }),
+        };
+        await db
+            .update(jobs)
+            .set({ state: 'running', owner: ownerName(), leaseUntil: Date.now() + 60_000 })
+            .where(eq(jobs.surveyId, survey.id));
+        const said: string[] = [];
+        const result = await doSurveyJob({
+            store,
+            folder: instance.folder.path,
+            surveyId: survey.id,
+            owner: ownerName(),
+            stop: new AbortController().signal,
+            log: (line) => said.push(line),
+        });
+        expect(questions).toBe(2);
+        expect(said).toEqual([`survey ${survey.id}: gone; it goes on from its rows`]);
+        expect(result).toMatchObject({ ended: true, state: 'finished' });
+        await survey.close();
+    });
+});
+
 describe('stop and pause', () => {
     it('act on a survey that cannot go on', async () => {
         const survey = await openSurvey(instance, SITE, SLOW);

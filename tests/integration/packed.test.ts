@@ -20,6 +20,7 @@ import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
 import { deleteSurveys } from '$lib/server/store/survey-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
+import { until } from '../support/command.ts';
 
 let instance: Instance;
 let made: MadeSurvey;
@@ -176,7 +177,10 @@ describe('a packed survey', () => {
         let isStored = false;
         const second = savePacked(db, id, 1, fresh.parts).then(() => (isStored = true));
         // As long as the first has not ended, the second cannot begin, however long that takes.
-        await new Promise((resolve) => setTimeout(resolve, 500));
+        await until('the second to wait for the first', async () => {
+            const [rows] = await pool.query('SHOW FULL PROCESSLIST');
+            return (rows as { Info: string | null }[]).some(({ Info }) => /^select .* for update$/is.test(Info ?? ''));
+        });
         expect(isStored).toBe(false);
         await first.commit();
         first.release();

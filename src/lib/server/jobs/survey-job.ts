@@ -72,6 +72,31 @@ async function earlierRun({ store: { db }, surveyId, owner, log }: SurveyJobInpu
  * taken up again
  */
 export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResult> {
+    for (let tries = 1; ; tries++) {
+        try {
+            return await attempt(input, tries >= MOST_ATTEMPTS);
+        } catch (error) {
+            if (!(error instanceof Interrupted)) throw error;
+            input.log?.(`survey ${input.surveyId}: ${reasonOf(error)}; it goes on from its rows`);
+        }
+    }
+}
+
+/** Attempts that a database may interrupt: one that comes back each time and goes away again is no use. */
+const MOST_ATTEMPTS = 30;
+
+/** The database was away for a moment where nobody waited for it: the survey is taken up again from its rows. */
+class Interrupted extends Error {}
+
+/** The database stayed away for longer than anybody waits. */
+class StayedAway extends Error {}
+
+/**
+ * Does the survey from where its rows end.
+ * @param isLast lays it aside whatever interrupts it
+ * @throws Interrupted when the database was away for a moment
+ */
+async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJobResult> {
     const { store, surveyId, owner } = input;
     const { db } = store;
     const survey = await whileAway(() => getSurvey(db, surveyId));
@@ -115,7 +140,9 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
     const folder = resolve(input.folder);
     /** Does something again while the database is away; not where it is away because its disk is full. */
     const patiently = <T>(work: () => Promise<T>): Promise<T> =>
-        whileAway(work, input.patience, () => lost || freeBytes(folder) < LEAST_FREE);
+        whileAway(work, input.patience, () => lost || freeBytes(folder) < LEAST_FREE).catch((error: unknown) => {
+            throw isPassing(error) ? new StayedAway(reasonOf(error), { cause: error }) : error;
+        });
 
     const close = async (state: SurveyState, cut: CutReason[], trouble: string): Promise<SurveyJobResult> => {
         await patiently(() => makeMains(db, surveyId));
@@ -190,6 +217,9 @@ export async function doSurveyJob(input: SurveyJobInput): Promise<SurveyJobResul
         return await close(STATE_OF[outcome.result], outcome.cut, outcome.trouble);
     } catch (error) {
         if (error instanceof LeaseLost || lost) return { ended: false };
+        if (isPassing(error) && !(error instanceof StayedAway) && !isLast) {
+            throw new Interrupted(reasonOf(error), { cause: error });
+        }
         try {
             return await layAside(error);
         } catch (again) {
