@@ -36,10 +36,19 @@ afterAll(async () => {
     await standIn?.close();
 });
 
-/** What Chromium's DOM says; text content as the standard has it, white space folded. */
+/** What Chromium's DOM says; text as it stands, words parted where Chromium parts lines, white space folded. */
 const LOOK = `(() => {
     const fold = (text) => text.replace(/\\p{White_Space}+/gu, ' ').replace(/^ | $/g, '');
-    const textOf = (element) => fold([...element.querySelectorAll('script,style,template,noscript')].length > 0 ? '' : element.textContent);
+    // Where Chromium itself would break a line: around what it does not lay out inline, and at a br.
+    const parts = (element) => element.localName === 'br' || getComputedStyle(element).display !== 'inline';
+    const raw = (node) => {
+        if (node.nodeType === Node.TEXT_NODE) return node.data;
+        if (node.nodeType !== Node.ELEMENT_NODE) return '';
+        const inner = [...node.childNodes].map(raw).join('');
+        return parts(node) ? ' ' + inner + ' ' : inner;
+    };
+    const textOf = (element) =>
+        fold(element.querySelector('script,style,template,noscript') ? '' : [...element.childNodes].map(raw).join(''));
     const all = (selector, from = document) => [...from.querySelectorAll(selector)];
     const links = all('a, area').flatMap((element) => {
         const href = element.getAttribute('href');

@@ -100,8 +100,8 @@ async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitem
     const file = readSitemap(text.text, lastUrl);
     file.troubles.unshift(...text.troubles);
     if (file.kind === 'sitemapindex') judgeNesting(file, wanted);
-    const isReadable = file.kind !== 'unknown';
-    row.entries = isReadable && (file.entries.length > 0 || file.troubles.length === 0) ? file.entries.length : null;
+    // A file without an entry is told as such, and is no sitemap that was read.
+    row.entries = file.entries.length > 0 ? file.entries.length : null;
     row.note = noteOf(file, lastUrl === wanted.url ? '' : lastUrl);
     if (file.kind !== 'sitemapindex') return { row, entries: file.entries, answer: first };
     row.entries = null;
