@@ -13,6 +13,7 @@ describe('applyUrlRules', () => {
         ['/x?', '/x?'],
         ['/x?UTM_source=a', '/x?UTM_source=a'],
         ['/x?a=utm_source', '/x?a=utm_source'],
+        ['/x?my_utm_source=a', '/x?my_utm_source=a'],
         ['/x?utm%5Fsource=a&b', '/x?b'],
     ])('leaves out parameters of %s', (from, to) => {
         expect(apply(from, { dropParameters: ['utm_*'] })).toBe(to);

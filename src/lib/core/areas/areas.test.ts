@@ -219,18 +219,20 @@ describe('weight', () => {
         expect(starved[0]!.from.map(({ url }) => url.replace(ORIGIN, ''))).toEqual(['/s/a']);
     });
 
-    it('stands beside what is known of pages, largest first, unknown and unranked left out', () => {
+    it('stands beside what is known of pages, largest first; unknown, nothing and unranked left out', () => {
         const survey = pack(
             new Site()
                 .known('/', 'manual')
-                .page('/', [{ to: '/a' }, { to: '/e' }])
+                .page('/', [{ to: '/a' }, { to: '/e' }, { to: '/none' }])
                 .page('/a')
+                .page('/none')
                 .page('/e', [], { status: 404 }),
         );
         const values = new Float64Array(survey.count).fill(NaN);
         values[node(survey, '/')] = 3;
         values[node(survey, '/a')] = 9;
         values[node(survey, '/e')] = 50;
+        values[node(survey, '/none')] = 0;
         expect(standingAgainst(survey, values).map((point) => [pathOf(survey, point.node), point.value])).toEqual([
             ['/a', 9],
             ['/', 3],

@@ -46,6 +46,9 @@ describe('a packed part', () => {
         const newer = bytes.slice();
         new DataView(newer.buffer).setUint32(8, 99, true);
         expect(() => decodeSections(newer)).toThrow('version 99');
+        const older = bytes.slice();
+        new DataView(older.buffer).setUint32(8, 1, true);
+        expect(() => decodeSections(older)).toThrow('version 1,');
     });
 
     it('has a checksum that depends on every byte and on their order', () => {

@@ -32,6 +32,8 @@ describe('actionFinder', () => {
         '/docs/add/index.html',
         '/functions/delete.html',
         '/reserve/where/to/find/it',
+        '/reserve/panel/saw',
+        '/delete/a/b/',
         '/address/',
         '/search?q=delete',
         '/search?mode=list',

@@ -117,7 +117,12 @@ describe('readSitemaps', () => {
         expect(shut.row('/map.xml')?.note).toBe('closed by robots.txt; not read: Disallow: /');
         const foreign = await read(() => urls('/a'), { belongs: () => false });
         expect(foreign.asked).toEqual([]);
-        // A redirect leads to neither.
+        // A redirect leads to neither: not to what is closed,
+        const closed = await read((path) => (path === '/map.xml' ? { location: '/shut.xml' } : urls('/a')), {
+            closed: (url) => Promise.resolve(url.endsWith('/shut.xml') ? 'Disallow: /shut.xml' : ''),
+        });
+        expect(closed.asked).toEqual(['/map.xml']);
+        // nor out of the site.
         const away = await read((path) => (path === '/map.xml' ? { location: 'https://else.example/m.xml' } : urls()));
         expect(away.asked).toEqual(['/map.xml']);
     });

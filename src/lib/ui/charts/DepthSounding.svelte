@@ -9,6 +9,7 @@
     import { SVGRenderer } from 'echarts/renderers';
     import type { DepthRow } from '$lib/core/areas/depth-rows.ts';
     import { count, shareSoFar } from '../parts/format.ts';
+    import { soundingSeries } from './sounding-series.ts';
     import { onTheme, readTokens, type TokenName } from './tokens.ts';
 
     interface Props {
@@ -74,6 +75,7 @@
         const stopTheme = onTheme(() => {
             const token = readTokens();
             const outline = { borderColor: token('--ink2'), borderWidth: 0.7 };
+            const series = soundingSeries(shown);
             chart.setOption({
                 animation: false,
                 aria: {
@@ -89,8 +91,8 @@
                         stack: 'pages',
                         barWidth: ROW - 2,
                         emphasis: { disabled: true },
-                        data: shown.map((row) => ({
-                            value: row.indexable,
+                        data: shown.map((row, at) => ({
+                            value: series.filled[at],
                             itemStyle: { ...outline, color: token(ramp(row.from)) },
                         })),
                     },
@@ -99,8 +101,8 @@
                         stack: 'pages',
                         barWidth: ROW - 2,
                         emphasis: { disabled: true },
-                        data: shown.map((row) => ({
-                            value: row.pages - row.indexable,
+                        data: shown.map((_, at) => ({
+                            value: series.open[at],
                             itemStyle: { ...outline, color: token('--color-base-100') },
                         })),
                     },
