@@ -5,10 +5,14 @@ import { pathToFileURL } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { stayBehind } from '../src/lib/server/process/own-thread.ts';
+import { readAhead } from '../src/lib/server/web/read-ahead.ts';
 import type { WebThreadData } from '../src/lib/server/web/web-threads.ts';
 
 cleanConsole();
-const { socket } = workerData as WebThreadData;
+const { socket, duty } = workerData as WebThreadData;
+// Whoever waits for a page goes before files.
+if (duty === 'carrying') stayBehind();
 // The origin of a request is that of the name it was asked under: each of our own names works, forms too.
 delete process.env.ORIGIN;
 process.env.PROTOCOL_HEADER = 'x-edgemap-protocol';
@@ -28,4 +32,8 @@ const server = createServer({ maxHeaderSize: 128 * 1024 }, (request, response) =
 // Our own process keeps its connections open for the next request.
 server.keepAliveTimeout = 0;
 server.requestTimeout = 0;
-server.listen(socket, () => parentPort?.postMessage('ready'));
+server.listen(socket, () => {
+    parentPort?.postMessage('ready');
+    const chunks = join(projectRoot(), 'build/web/server/chunks');
+    if (duty === 'views') void readAhead([join(chunks, 'nodes'), join(chunks, 'entries/pages')]);
+});

@@ -2,10 +2,13 @@
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { openDataFolder, dataFolderPath } from '../src/lib/server/process/data-folder.ts';
 import { databaseAccess } from '../src/lib/server/process/database-process.ts';
+import { stayBehind } from '../src/lib/server/process/own-thread.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
 import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
 cleanConsole();
+// Before its threads are made: they are as it is.
+stayBehind();
 const folder = openDataFolder(dataFolderPath());
 const store = openStore(databaseAccess(folder));
 const end = new AbortController();

@@ -13,7 +13,7 @@ import { NO_SECRETS } from '$lib/core/survey/settings.ts';
 import { EarlierRun } from '$lib/server/crawl/earlier-run.ts';
 import { runSurvey } from '$lib/server/crawl/survey-run.ts';
 import { loadEarlierRun } from '$lib/server/jobs/earlier-runs.ts';
-import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
+import { doSurveyJob, type SurveyJobInput } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';
 import { makeAndSavePacked } from '$lib/server/pack/pack-survey.ts';
 import { BatchMissing, storeBatch } from '$lib/server/store/batch-store.ts';
@@ -140,6 +140,21 @@ describe('a batch that cannot be stored', () => {
     });
 });
 
+/** Runs a survey as its worker would, over a store that fails as the test wants. */
+async function runWith(
+    store: SurveyJobInput['store'],
+    surveyId: number,
+    more: Pick<SurveyJobInput, 'patience' | 'log'>,
+): ReturnType<typeof doSurveyJob> {
+    const owner = ownerName();
+    await instance.store.db
+        .update(jobs)
+        .set({ state: 'running', owner, leaseUntil: Date.now() + 60_000 })
+        .where(eq(jobs.surveyId, surveyId));
+    const { path } = instance.folder;
+    return doSurveyJob({ store, folder: path, surveyId, owner, stop: new AbortController().signal, ...more });
+}
+
 describe('a failure of another kind', () => {
     it('lays the survey aside with its reason, whatever it is', async () => {
         const survey = await openSurvey(instance, SITE, SLOW);
@@ -181,18 +196,7 @@ describe('a failure of another kind', () => {
                 },
             }),
         };
-        await db
-            .update(jobs)
-            .set({ state: 'running', owner: ownerName(), leaseUntil: Date.now() + 60_000 })
-            .where(eq(jobs.surveyId, survey.id));
-        const result = await doSurveyJob({
-            store,
-            folder: instance.folder.path,
-            surveyId: survey.id,
-            owner: ownerName(),
-            stop: new AbortController().signal,
-            patience: 0,
-        });
+        const result = await runWith(store, survey.id, { patience: 0 });
         expect(result).toMatchObject({ ended: true, state: 'paused' });
         expect((await getSurvey(db, survey.id))?.trouble).toMatch(
             /^The database could not be reached \(gone\)\. Go on when it is back\./,
@@ -225,19 +229,8 @@ describe('a database that is away for a moment', () => {
                 },
             }),
         };
-        await db
-            .update(jobs)
-            .set({ state: 'running', owner: ownerName(), leaseUntil: Date.now() + 60_000 })
-            .where(eq(jobs.surveyId, survey.id));
         const said: string[] = [];
-        const result = await doSurveyJob({
-            store,
-            folder: instance.folder.path,
-            surveyId: survey.id,
-            owner: ownerName(),
-            stop: new AbortController().signal,
-            log: (line) => said.push(line),
-        });
+        const result = await runWith(store, survey.id, { log: (line) => said.push(line) });
         expect(questions).toBe(2);
         expect(said).toEqual([`survey ${survey.id}: gone; it goes on from its rows`]);
         expect(result).toMatchObject({ ended: true, state: 'finished' });

@@ -1,73 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { DOOR_URL as URL, doorPage as page, doorReport as report } from '../../../../tests/support/door.ts';
 import { compareKnocks } from './compare-knocks.ts';
-import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from './door-report.ts';
-import { judgeDoor } from './judge-door.ts';
+import type { DoorSitemap } from './door-report.ts';
 
-const URL = 'https://www.site.example/';
-
-function page(change: Partial<DoorPage> = {}): DoorPage {
-    return {
-        url: URL,
-        hops: [
-            {
-                url: URL,
-                status: change.status === undefined ? 200 : change.status,
-                to: '',
-                by: '',
-                failure: change.failure ?? '',
-            },
-        ],
-        status: 200,
-        failure: '',
-        mediaType: 'text/html',
-        title: 'Start',
-        language: 'en',
-        words: 100,
-        links: 9,
-        scripts: 0,
-        noindex: null,
-        noindexInBody: null,
-        canonical: null,
-        refresh: null,
-        closedBy: '',
-        isLeft: false,
-        ...change,
-    };
-}
-
-function report(change: Partial<DoorFacts> = {}): DoorReport {
-    const facts: DoorFacts = {
-        url: URL,
-        at: Date.UTC(2026, 2, 3),
-        agent: 'EdgeMap/0.1',
-        token: 'edgemap',
-        otherAgent: 'other',
-        keepsOut: false,
-        variants: [],
-        robots: {
-            url: `${URL}robots.txt`,
-            status: 404,
-            bytes: 0,
-            note: '',
-            closes: 'nothing',
-            rule: '',
-            line: 0,
-            group: '',
-            rules: 0,
-            sitemaps: [],
-            crawlDelay: null,
-        },
-        start: page(),
-        startAsOther: page(),
-        samples: [],
-        differences: [],
-        sitemaps: [],
-        expected: null,
-        neighbours: [],
-        ...change,
-    };
-    return { facts, verdict: judgeDoor(facts) };
-}
 const noindex = { say: 'meta robots says noindex', where: 'line 3' };
 const canonical = { say: 'https://other.example/', where: 'line 4' };
 const ROBOTS = report().facts.robots;

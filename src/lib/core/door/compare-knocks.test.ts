@@ -1,69 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import {
+    DOOR_URL as URL,
+    doorFacts as facts,
+    doorPage as page,
+    doorReport as report,
+} from '../../../../tests/support/door.ts';
 import { compareKnocks } from './compare-knocks.ts';
-import type { DoorFacts, DoorPage, DoorReport } from './door-report.ts';
-import { judgeDoor, realOrigin } from './judge-door.ts';
+import type { DoorFacts } from './door-report.ts';
+import { realOrigin } from './judge-door.ts';
 
-const URL = 'https://www.site.example/';
-
-function page(change: Partial<DoorPage> = {}): DoorPage {
-    return {
-        url: URL,
-        hops: [{ url: change.url ?? URL, status: change.status ?? 200, to: '', by: '', failure: '' }],
-        status: 200,
-        failure: '',
-        mediaType: 'text/html',
-        title: 'Start',
-        language: 'en',
-        words: 100,
-        links: 9,
-        scripts: 0,
-        noindex: null,
-        noindexInBody: null,
-        canonical: null,
-        refresh: null,
-        closedBy: '',
-        isLeft: false,
-        ...change,
-    };
-}
-
-function facts(change: Partial<DoorFacts> = {}): DoorFacts {
-    return {
-        url: URL,
-        at: Date.UTC(2026, 2, 3),
-        agent: 'EdgeMap/0.1',
-        token: 'edgemap',
-        otherAgent: 'other',
-        keepsOut: false,
-        variants: [],
-        robots: {
-            url: `${URL}robots.txt`,
-            status: 404,
-            bytes: 0,
-            note: 'answered 404: no rules',
-            closes: 'nothing',
-            rule: '',
-            line: 0,
-            group: '',
-            rules: 0,
-            sitemaps: [],
-            crawlDelay: null,
-        },
-        start: page(),
-        startAsOther: page(),
-        samples: [],
-        differences: [],
-        sitemaps: [],
-        expected: null,
-        neighbours: [],
-        ...change,
-    };
-}
-
-const report = (change: Partial<DoorFacts> = {}): DoorReport => {
-    const found = facts(change);
-    return { facts: found, verdict: judgeDoor(found) };
-};
 const variant = (origin: string, lands: string, canonical = ''): DoorFacts['variants'][number] => ({
     origin,
     hops: [],

@@ -11,7 +11,8 @@ import { packBytes, packJson } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { BlockSender, type Relay } from './block-relay.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
-import { NOTHING_READ, ownThread, READING, THREAD } from './parse-watch.ts';
+import { ownThread } from '../process/own-thread.ts';
+import { NOTHING_READ, READING, THREAD } from './parse-watch.ts';
 
 export interface ParseRequest {
     id: number;

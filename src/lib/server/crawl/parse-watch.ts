@@ -1,6 +1,5 @@
 /** What a parse thread tells of itself in shared memory, and how much computing it has done. */
-import { readFileSync, readlinkSync } from 'node:fs';
-import { basename } from 'node:path';
+import { readFileSync } from 'node:fs';
 
 /** Places in the shared memory: the thread's number in the system, and the document it is reading. */
 export const THREAD = 0;
@@ -10,15 +9,6 @@ export const NOTHING_READ = -1;
 /** Shared memory for one thread. */
 export function toldByThread(): Int32Array {
     return new Int32Array(new SharedArrayBuffer(8)).fill(NOTHING_READ);
-}
-
-/** Number of the calling thread in the system; -1 where that cannot be told. */
-export function ownThread(): number {
-    try {
-        return Number(basename(readlinkSync('/proc/thread-self')));
-    } catch {
-        return -1;
-    }
 }
 
 /** Linux counts processor time in hundredths of a second (USER_HZ), whatever the machine. */

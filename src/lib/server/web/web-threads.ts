@@ -13,6 +13,7 @@ export type ThreadDuty = 'views' | 'carrying';
 export interface WebThreadData {
     socket: string;
     port: number;
+    duty: ThreadDuty;
 }
 
 /** A request longer under way than this is at work: the next one had better go elsewhere. */
@@ -62,7 +63,7 @@ export class WebThread {
 
     #start(): Promise<void> {
         rmSync(this.socket, { force: true });
-        const workerData: WebThreadData = { socket: this.socket, port: this.#port };
+        const workerData: WebThreadData = { socket: this.socket, port: this.#port, duty: this.duty };
         const worker = new Worker(this.#script, {
             workerData,
             resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
