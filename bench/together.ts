@@ -222,7 +222,13 @@ export async function togetherBench(options: BenchOptions): Promise<void> {
         await probe(address, api);
         alone = await probe(address, api);
         tell('alone, with what was imported', alone, alone);
-        await beside('beside a packing', packInThread(access, survey.id, { save: true, wanted: false }));
+        await beside(
+            'beside packing, eight times over',
+            (async () => {
+                for (let turn = 0; turn < 8; turn++)
+                    await packInThread(access, survey.id, { save: true, wanted: false });
+            })(),
+        );
 
         const readers = async (): Promise<number[]> => {
             const took = await Promise.all(
