@@ -81,8 +81,31 @@ describe('the door', () => {
         expect(verdict.remarks).toContain('All 4 ways to write the host lead to https://www.site.example.');
         expect(facts.start).toMatchObject({ title: 'Start', language: 'en', links: 4 });
         expect(facts.differences).toEqual([]);
-        // A short look: nobody is asked for more than a handful.
-        expect(log.length).toBeLessThan(40);
+        // A short look: each page once as ours and once as another agent, of the other variants only their start pages.
+        const real = 'https://www.site.example';
+        const askedBy = (url: string): string[] =>
+            log.filter((request) => request.url === url).map(({ agent }) => (agent === OTHER_AGENT ? 'other' : 'ours'));
+        for (const path of ['/a/one', '/a/two', '/b/three', '/four'])
+            expect(askedBy(`${real}${path}`), path).toEqual(['ours', 'other']);
+        expect(askedBy(`${real}/sitemap.xml`)).toEqual(['ours']);
+        // Its own, and where those of the three others lead.
+        expect(askedBy(`${real}/robots.txt`)).toEqual(['ours', 'ours', 'ours', 'ours']);
+        for (const { origin } of facts.variants.filter((variant) => variant.origin !== real))
+            expect(askedBy(`${origin}/`), origin).toEqual(['ours']);
+        // Once as each, and where the three others lead.
+        expect(askedBy(`${real}/`).filter((agent) => agent === 'other')).toHaveLength(1);
+        expect(askedBy(`${real}/`).length).toBeLessThanOrEqual(5);
+        const paths = [
+            '/',
+            '/a/one',
+            '/a/two',
+            '/b/three',
+            '/four',
+            '/robots.txt',
+            '/sitemap.xml',
+            '/sitemap_index.xml',
+        ];
+        expect(log.filter(({ url }) => !paths.includes(new URL(url).pathname))).toEqual([]);
         // The certificate of a pinned host is looked at, and its trouble told, without shutting anything.
         expect(facts.variants[0]?.certificate).toMatchObject({ isTrusted: false, isPinned: true });
     });

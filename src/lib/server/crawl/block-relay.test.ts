@@ -78,17 +78,33 @@ describe('blocks between threads', () => {
     it('stays within its bound on a site where no two blocks are alike, and is right throughout', () => {
         const sender = new BlockSender();
         const receiver = new BlockReceiver();
-        let forgot = 0;
+        const forgot: number[] = [];
         for (let page = 0; page < 9_000; page++) {
             const own: FoundBlock = { region: 'main', place: 'main>ul', links: [link(`p${page}`, 5)] };
             const sent = over(sender.send([menu(page), own]));
-            forgot += Number(sent.forget);
+            if (sent.forget) forgot.push(page);
             const back = receiver.receive(sent);
             expect(back[0]?.block.links.map((item) => item.anchor)).toEqual(['oak', 'elm']);
             expect(back[0]?.line).toBe(page);
             expect(back[1]?.block).toEqual(own);
         }
-        expect(forgot).toBeGreaterThan(0);
+        // One more with each page, and the menu: 2,001 are held after the two thousandth, one too many.
+        expect(forgot).toEqual([2_000, 4_000, 6_000, 8_000]);
+    });
+
+    it('forgets by size as well: a million characters, however few blocks hold them', () => {
+        const sender = new BlockSender();
+        const receiver = new BlockReceiver();
+        const forgot: number[] = [];
+        for (let page = 0; page < 40; page++) {
+            const anchor = String.fromCharCode(97 + (page % 26)).repeat(100_000 + page);
+            const own: FoundBlock = { region: 'main', place: 'main>ul', links: [link('x', 5, { anchor })] };
+            const sent = over(sender.send([own]));
+            if (sent.forget) forgot.push(page);
+            expect(receiver.receive(sent)[0]?.block).toEqual(own);
+        }
+        // Ten of them are more than a million characters.
+        expect(forgot).toEqual([10, 20, 30]);
     });
 
     it('refuses a number that was never handed over', () => {
