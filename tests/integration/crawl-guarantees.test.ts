@@ -177,3 +177,37 @@ describe('batches', () => {
         await standIn.close();
     });
 });
+
+describe('families', () => {
+    it('are all told of at the end, however many closed', async () => {
+        const letters = 'abcdefghij';
+        const names = Array.from({ length: 70 }, (_, n) => `shop${letters[n % 10]}${letters[Math.floor(n / 10)]}`);
+        const site = tableSite(
+            Object.fromEntries([
+                ['/', names.map((name) => `<a href="/${name}/?a=1">a</a> <a href="/${name}/?b=1">b</a>`).join(' ')],
+                ...names.flatMap((name) => ['?a=1', '?b=1'].map((query) => [`/${name}/${query}`, `<p>${name}`])),
+            ]),
+        );
+        const standIn = await startStandIn(site);
+        const closed = names.map((name) => `www.site.example/${name}/?{query}`);
+        let last = 0;
+        let most = 0;
+        await runSurvey({
+            settings: settingsFor(standIn.port),
+            secrets: NO_SECRETS,
+            decisions: { ...NO_DECISIONS, closed },
+            earlier: new EarlierRun(),
+            known: async function* () {},
+            elapsed: 0,
+            stop: new AbortController().signal,
+            onBatch: () => Promise.resolve(),
+            onProgress: ({ doing, families }) => {
+                last = families.filter(({ state }) => state === 'closed').length;
+                if (doing !== 'done') most = Math.max(most, families.length);
+            },
+        });
+        expect(last).toBe(70);
+        expect(most).toBeLessThanOrEqual(50);
+        await standIn.close();
+    });
+});

@@ -52,6 +52,27 @@ function rowsOf(...reasons: string[]): SurveyRows {
     return rows;
 }
 
+describe('a load that is refused', () => {
+    it('leaves nothing behind on a connection, however often', async () => {
+        const { db, pool } = instance.store;
+        const survey = await newSurvey({ owner: 'me', leaseUntil: Date.now() + 600_000 });
+        await pool.query(
+            `CREATE TRIGGER refuse_loads BEFORE INSERT ON page FOR EACH ROW
+             IF NEW.survey_id = ${survey.id} THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'refused'; END IF`,
+        );
+        const warnings: string[] = [];
+        const note = ({ name }: Error): number => warnings.push(name);
+        process.on('warning', note);
+        for (let turn = 0; turn < 12; turn++)
+            await expect(storeBatch(db, survey.id, 1, rowsOf('', 'limit'), { owner: 'me' })).rejects.toThrow('refused');
+        await pool.query('DROP TRIGGER refuse_loads');
+        await storeBatch(db, survey.id, 1, rowsOf('', 'limit'), { owner: 'me' });
+        process.off('warning', note);
+        expect(warnings).toEqual([]);
+        expect((await loadRows(db, survey.id)).pages).toHaveLength(2);
+    });
+});
+
 describe('only the owner of a job', () => {
     it('stores, and nobody once the job is gone', async () => {
         const { db } = instance.store;

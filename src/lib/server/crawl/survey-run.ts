@@ -65,6 +65,9 @@ export interface SurveyOutcome {
     cut: CutReason[];
 }
 
+/** Families told of at the end of a run, and several times a second while it lasts. */
+const MOST_FAMILIES = 1_000;
+const FAMILIES_MEANWHILE = 50;
 const PROGRESS_EVERY = 300;
 const BATCH_EVERY = 250;
 /** Rows and bytes that may wait for the store before reading waits too. */
@@ -614,7 +617,7 @@ class SurveyRun {
             warning: '',
             hosts,
             recentFailures: [...this.#recentFailures],
-            families: this.#families.list(50),
+            families: this.#families.list(always ? MOST_FAMILIES : FAMILIES_MEANWHILE),
             actions: this.#actions,
             trapped: this.#trapped,
             checks: this.#checks.progress(),

@@ -305,13 +305,9 @@ export async function inTransaction<T>(
         connection.release();
         return result;
     } catch (error) {
-        // A connection whose state is not certain is not given back.
-        try {
-            await connection.query('ROLLBACK');
-            connection.release();
-        } catch {
-            connection.destroy();
-        }
+        // It is not given back: its state is not certain, and a load that was refused leaves the driver's listeners on it.
+        await connection.query('ROLLBACK').catch(() => undefined);
+        connection.destroy();
         throw error;
     }
 }

@@ -11,6 +11,8 @@
 
     /** Combinations shown at first. */
     const FIRST = 14;
+    /** Families named here; the survey's own page has the others. */
+    const MOST_FAMILIES = 12;
     let { data } = $props();
     const showsAll = $derived(page.url.searchParams.has('all'));
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -130,9 +132,13 @@
                             .length === 1
                             ? 'a trap'
                             : 'traps'}:
-                        {#each data.families as family, index (family.pattern)}{index > 0 ? ', ' : ''}<span class="mono"
-                                >{family.pattern}</span
-                            > <span class="note">{count(family.read)} read of {count(family.seen)} seen</span>{/each}.
+                        {#each data.families.slice(0, MOST_FAMILIES) as family, index (family.pattern)}{index > 0
+                                ? ', '
+                                : ''}<span class="mono">{family.pattern}</span>
+                            <span class="note">{count(family.read)} read of {count(family.seen)} seen</span
+                            >{/each}{#if data.families.length > MOST_FAMILIES}, and {count(
+                                data.families.length - MOST_FAMILIES,
+                            )} more{/if}.
                         <a class="set" href="{base}/progress">Open one by hand</a>
                     </p>
                 {/if}

@@ -12,6 +12,8 @@
     import { count, counted, moment } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
+    /** Families shown here; all that were kept are in their CSV. */
+    const MOST_FAMILIES = 50;
     let live = $state<ProgressEvent | null>(null);
     let lost = $state(false);
     let asking = $state('');
@@ -394,7 +396,7 @@
                     ></thead
                 >
                 <tbody>
-                    {#each progress.families as family (family.pattern)}
+                    {#each progress.families.slice(0, MOST_FAMILIES) as family (family.pattern)}
                         <tr>
                             <td
                                 ><span class="mono">{family.pattern}</span>
@@ -425,6 +427,10 @@
                     {/each}
                 </tbody>
             </table>
+            {#if progress.families.length > MOST_FAMILIES}<p class="note mt-1">
+                    {count(progress.families.length - MOST_FAMILIES)} more, with fewer URLs each, are in
+                    <a class="set" href="{api}/families.csv" data-sveltekit-reload>Families, CSV</a>.
+                </p>{/if}
         </section>
     {/if}
     <section class="pane" aria-label="How it is read">

@@ -329,8 +329,11 @@
                         </tbody>
                     </table>
                     <p class="mt-1 note">
+                        {#if data.familyTotal > data.families.length}{count(data.familyTotal - data.families.length)} more
+                            are closed.{/if}
                         <a class="set" href={line('reason is trap')}>{count(counts.byNotRead.trap ?? 0)}</a> URLs of
-                        them were not asked for. <a class="set" href="{base}/progress">Open one</a> where it is no trap.
+                        closed families were not asked for. <a class="set" href="{base}/progress">Open one</a> where it is
+                        no trap.
                     </p>
                 </section>
             {/if}
