@@ -2,6 +2,10 @@ import type { SetTroubleAt } from '$lib/server/current-set.ts';
 
 declare global {
     namespace App {
+        interface Locals {
+            /** What was asked for went while it was looked at. */
+            isGone?: boolean;
+        }
         interface Error {
             message: string;
             /** What is wrong with a set, and where in its line. */

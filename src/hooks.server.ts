@@ -1,5 +1,5 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
-import { appFolder, RevisionLost } from '$lib/server/app.ts';
+import { appFolder, RevisionLost, SurveyGone } from '$lib/server/app.ts';
 import { withMemo } from '$lib/server/request-memo.ts';
 import { isFull, sayFull } from '$lib/server/process/disk-space.ts';
 import { isOwnOrigin } from '$lib/server/access/guard.ts';
@@ -22,11 +22,17 @@ export const handle: Handle = async ({ event, resolve }) => {
         return Response.json({ message: 'There is nothing at this address.' }, { status: 404 });
     }
     // What a form changed must be asked for again.
-    return request.method === 'GET' ? withMemo(() => resolve(event)) : resolve(event);
+    const response = await (request.method === 'GET' ? withMemo(() => resolve(event)) : resolve(event));
+    if (!event.locals.isGone || response.status !== 500) return response;
+    return new Response(response.body, { status: 404, headers: response.headers });
 };
 
-export const handleError: HandleServerError = ({ error, status }) => {
+export const handleError: HandleServerError = ({ error, event, status }) => {
     if (status === 404) return { message: 'There is nothing at this address.' };
+    if (error instanceof SurveyGone) {
+        event.locals.isGone = true;
+        return { message: error.message };
+    }
     console.error(error);
     if (error instanceof RevisionLost) return { message: error.message };
     if (isFull(error)) return { message: `${sayFull(appFolder())} Nothing that was stored is lost.` };

@@ -9,6 +9,7 @@ import type { Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
 import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
+import { appStore, openPacked, SurveyGone } from '$lib/server/app.ts';
 import { packInThread } from '$lib/server/pack/pack-in-thread.ts';
 import { makeAndSavePacked, makePacked } from '$lib/server/pack/pack-survey.ts';
 import { PackedHead } from '$lib/wire/packed-head.ts';
@@ -200,6 +201,15 @@ describe('a packed survey', () => {
         await expect(packInThread(instance.store.access, 999_999, { save: true, wanted: true })).rejects.toThrow(
             'the survey is gone',
         );
+    });
+
+    it('is told as gone to whoever looks at a survey while it is deleted', async () => {
+        const other = await makeSurvey(instance, tableSite({ '/': 'x' }));
+        process.env.EDGEMAP_DATA = instance.folder.path;
+        await deleteSurveys(instance.store.db, [other.survey.id]);
+        await expect(openPacked(other.survey)).rejects.toThrow(SurveyGone);
+        await appStore().close();
+        delete process.env.EDGEMAP_DATA;
     });
 
     it('stays beside a newer revision where it was to be kept, and goes where it was not', async () => {

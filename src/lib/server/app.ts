@@ -11,7 +11,7 @@ import { askedOnce } from './request-memo.ts';
 import { openStore, type Database, type Store } from './store/connect.ts';
 import { listRevisions } from './store/evidence-store.ts';
 import { getSite, type Site } from './store/site-store.ts';
-import { findSurvey, listSurveys, type Survey } from './store/survey-store.ts';
+import { findSurvey, getSurvey, listSurveys, type Survey } from './store/survey-store.ts';
 
 let store: Store | null = null;
 
@@ -47,6 +47,9 @@ export function isEarlier(survey: Survey): boolean {
 
 /** An earlier revision that was kept and cannot be read: it cannot be made again either. */
 export class RevisionLost extends Error {}
+
+/** A survey that was deleted while somebody looked at it: whatever failed, failed because of that. */
+export class SurveyGone extends Error {}
 
 interface KeptPacked {
     packed: Promise<PackedSurvey>;
@@ -148,17 +151,35 @@ function renew(survey: Survey, known: KeptPacked): void {
     const entry = { at: known.at, took: known.took, bytes: 0 };
     make(survey, entry, false)
         .then((packed) => Object.assign(known, entry, { packed: Promise.resolve(packed) }))
-        // The one that is shown stays; the next look tries again.
-        .catch((error: unknown) => console.error(error))
+        // The one that is shown stays; the next look tries again, unless the survey was deleted.
+        .catch((failure: unknown) => {
+            if (!(failure instanceof SurveyGone)) console.error(failure);
+        })
         .finally(() => (known.isRenewed = false));
 }
 
 type Entry = Pick<KeptPacked, 'at' | 'took' | 'bytes'>;
 
-/** Packs a survey from its rows, in a thread of its own. */
+/**
+ * Parts of a survey, made from its rows in a thread of its own.
+ * @throws SurveyGone where it was deleted meanwhile
+ */
+async function packedAnew(survey: Survey, save: boolean): Promise<Map<Part, Sections>> {
+    const { access, db } = appStore();
+    try {
+        return await packInThread(access, survey.id, { save, wanted: true });
+    } catch (failure) {
+        if ((await getSurvey(db, survey.id)) === null) {
+            throw new SurveyGone('This survey is not there any more: it was deleted.');
+        }
+        throw failure;
+    }
+}
+
+/** Packs a survey from its rows. */
 async function make(survey: Survey, entry: Entry, save: boolean): Promise<PackedSurvey> {
     const began = Date.now();
-    const parts = await packInThread(appStore().access, survey.id, { save, wanted: true });
+    const parts = await packedAnew(survey, save);
     const packed = new PackedSurvey(PackedHead.parse(parts.get('core')?.head));
     for (const [part, sections] of parts) {
         packed.add(part, sections);
@@ -205,7 +226,7 @@ async function addPart(survey: Survey, packed: PackedSurvey, part: Part, entry: 
     }
     if (isEarlier(survey)) notKept(survey, loaded.why);
     // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
-    const parts = await packInThread(appStore().access, survey.id, { save: true, wanted: true });
+    const parts = await packedAnew(survey, true);
     packed.add(part, parts.get(part)!);
     entry.bytes += bytesOf(parts.get(part)!);
 }
