@@ -103,7 +103,7 @@ describe('a batch that cannot be stored', () => {
             const { survey: laid } = await survey.run();
             expect(laid.state).toBe('paused');
             expect(laid.trouble).toMatch(
-                /^The disk with the data folder is full: [\d,]+ [MG]B free\. Free some space, then go on\. \d+ pages? (?:is|are) kept\.$/,
+                /^The disk with the data folder has no room for this: [\d,]+ [MG]B free\. Free some space, then go on\. \d+ pages? (?:is|are) kept\.$/,
             );
             const { db } = instance.store;
             // What was stored has no gap, so that it can be gone on with.

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { DiskFull, freeBytes, isFull, LEAST_FREE, megabytes, mustHaveSpace, SpaceWatch } from './disk-space.ts';
+import {
+    DiskFull,
+    freeBytes,
+    isFull,
+    LEAST_FREE,
+    megabytes,
+    mustHaveSpace,
+    sayFull,
+    SpaceWatch,
+} from './disk-space.ts';
 
 const MIB = 1024 * 1024;
 
@@ -8,7 +17,16 @@ function failure(code: string, cause?: Error): Error {
 }
 
 describe('isFull', () => {
-    it.each(['ENOSPC', 'EDQUOT', 'ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE'])('knows %s', (code) => {
+    it.each([
+        'ENOSPC',
+        'EDQUOT',
+        'ER_DISK_FULL',
+        'ER_RECORD_FILE_FULL',
+        'ER_ERROR_ON_WRITE',
+        'EE_WRITE',
+        'EE_CANT_CHSIZE',
+        'EE_DISK_FULL',
+    ])('knows %s', (code) => {
         expect(isFull(failure(code))).toBe(true);
         expect(isFull(new Error('wrapped', { cause: failure(code) }))).toBe(true);
     });
@@ -34,6 +52,13 @@ describe('free space', () => {
         expect(() => mustHaveSpace('/proc')).toThrow(DiskFull);
         expect(() => mustHaveSpace('/proc')).toThrow(
             'The disk with the data folder is full: 0 MB free. Free some space, then go on.',
+        );
+    });
+
+    it('does not say that a disk is full which has room, for less than was wanted', () => {
+        expect(freeBytes('/')).toBeGreaterThan(LEAST_FREE);
+        expect(sayFull('/')).toMatch(
+            /^The disk with the data folder has no room for this: [\d,]+ [MG]B free\. Free some space, then go on\.$/,
         );
     });
 

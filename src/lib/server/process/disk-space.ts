@@ -29,6 +29,11 @@ const FULL = new Set([
     'ER_RECORD_FILE_FULL',
     'ER_ERROR_ON_WRITE',
     'ER_TEMP_FILE_WRITE_FAILURE',
+    // A file of a table, or one for the time being, that could not be made longer.
+    'EE_WRITE',
+    'EE_CANT_CHSIZE',
+    'EE_DISK_FULL',
+    'EE_DISK_FULL_WITH_RETRY_MSG',
 ]);
 
 /** True for a failure that passes when space is freed. */
@@ -49,7 +54,10 @@ export class DiskFull extends Error {
 
 /** What is full and what to do, as sentences. */
 export function sayFull(folder: string): string {
-    return `The disk with the data folder is full: ${megabytes(freeBytes(folder))} free. Free some space, then go on.`;
+    const free = freeBytes(folder);
+    // What was refused may have been larger than what is left, or was given back since.
+    const how = free < LEAST_FREE ? 'is full' : 'has no room for this';
+    return `The disk with the data folder ${how}: ${megabytes(free)} free. Free some space, then go on.`;
 }
 
 /** @throws DiskFull when hardly anything is left on the disk of a folder */
