@@ -73,7 +73,8 @@ async function numbersAreSets(): Promise<number> {
 
 describe('a new user', () => {
     it('comes to the form for the first site', async () => {
-        await page.goto(app.address);
+        // What is typed before the page's own code has come is lost: waited for here, and still to be mended there.
+        await page.goto(app.address, { waitUntil: 'networkidle0' });
         await waitForText(page, 'Which website is it, and where does it start?');
     });
 
