@@ -1,8 +1,11 @@
 /** Modules of the views, read before the first visitor asks for one. */
 import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { setImmediate as breathe } from 'node:timers/promises';
+import { setTimeout as wait } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
+
+/** Between two modules, so that the scripts of a page that is being opened are not held up. */
+const PAUSE_MILLISECONDS = 20;
 
 /**
  * Loads every module below the given folders, one at a time, so that a request in between waits for one module at most.
@@ -15,7 +18,7 @@ export async function readAhead(folders: readonly string[]): Promise<number> {
     for (const folder of folders) {
         const names = await readdir(folder, { recursive: true }).catch((): string[] => []);
         for (const name of names.filter((each) => each.endsWith('.js')).sort()) {
-            await breathe();
+            await wait(PAUSE_MILLISECONDS);
             try {
                 await import(/* @vite-ignore */ pathToFileURL(join(folder, name)).href);
                 loaded++;
