@@ -73,9 +73,42 @@ async function numbersAreSets(): Promise<number> {
 
 describe('a new user', () => {
     it('comes to the form for the first site', async () => {
-        // What is typed before the page's own code has come is lost: waited for here, and still to be mended there.
-        await page.goto(app.address, { waitUntil: 'networkidle0' });
+        await page.goto(app.address);
         await waitForText(page, 'Which website is it, and where does it start?');
+    });
+
+    it.each(['/sites/new', '/door'])('loses nothing typed into %s before its code has come', async (path) => {
+        const other = await openPage(browser, app.address);
+        let free: () => void = () => undefined;
+        const held = new Promise<void>((resolve) => (free = resolve));
+        await other.page.setRequestInterception(true);
+        other.page.on('request', (request) => {
+            if (request.resourceType() === 'script') void held.then(() => request.continue());
+            else void request.continue();
+        });
+        await other.page.goto(`${app.address}${path}`, { waitUntil: 'domcontentloaded' });
+        const first = path === '/door' ? '#url' : '#start';
+        await other.page.type(first, 'https://early.example/');
+        if (path === '/sites/new') {
+            await other.page.type('#name', 'Early');
+            await other.page.click('input[name="robots"][value="record"]');
+            await other.page.$$eval('details', (all) => all.forEach((details) => (details.open = true)));
+            await other.page.click('input[name="trailingSlash"][value="add"]');
+        }
+        free();
+        await other.page.waitForNetworkIdle();
+        await other.page.waitForFunction(() => '__svelte' in window);
+        const valueOf = (selector: string): Promise<string> =>
+            other.page.$eval(selector, (field) => (field as HTMLInputElement).value);
+        expect(await valueOf(first)).toBe('https://early.example/');
+        if (path === '/sites/new') {
+            expect(await valueOf('#name')).toBe('Early');
+            expect(await valueOf('input[name="robots"]:checked')).toBe('record');
+            expect(await valueOf('input[name="trailingSlash"]:checked')).toBe('add');
+            expect(await other.page.$$eval('details', (all) => all.every(({ open }) => open))).toBe(true);
+        }
+        expect(other.troubles).toEqual([]);
+        await other.page.close();
     });
 
     it('is told in place what is wrong, and loses nothing typed', async () => {

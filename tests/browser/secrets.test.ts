@@ -54,7 +54,7 @@ async function openMore(): Promise<void> {
 
 describe('what is sent besides', () => {
     it('opens a staging copy, and stands nowhere on screen but by name', async () => {
-        await page.goto(`${app.address}/sites/new`, { waitUntil: 'networkidle0' });
+        await page.goto(`${app.address}/sites/new`);
         await openMore();
         await page.type('#start', `http://127.0.0.1:${staging.port}/`);
         await page.type('#signIn', `ana:${PASSWORD}`);

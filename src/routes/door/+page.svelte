@@ -7,6 +7,9 @@
     import { moment } from '$lib/ui/parts/format.ts';
 
     let { data, form } = $props();
+    // Bound, so that what was typed before this code came stays.
+    let url = $derived(form?.url ?? data.knock?.url ?? '');
+    let pins = $derived(form?.pins ?? '');
     let isKnocking = $state(false);
     const sayOf = (field: string): string =>
         (form?.troubles ?? [])
@@ -43,7 +46,7 @@
                         class="field"
                         id="url"
                         name="url"
-                        value={form?.url ?? data.knock?.url ?? ''}
+                        bind:value={url}
                         placeholder="https://www.site.example/"
                         autocomplete="off"
                         spellcheck="false"
@@ -64,7 +67,7 @@
                         autocomplete="off"
                         aria-invalid={sayOf('pins') !== ''}
                         aria-describedby="pins-note"
-                        value={form?.pins ?? ''}></textarea>
+                        bind:value={pins}></textarea>
                     {#if sayOf('pins') !== ''}<p class="fault-line mt-1">{sayOf('pins')}</p>{/if}
                     <p class="note" id="pins-note">For a staging copy: a host at a fixed address. One to a line.</p>
                 </div>

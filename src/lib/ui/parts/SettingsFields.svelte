@@ -3,6 +3,7 @@
     import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '$lib/core/survey/setting-fields.ts';
     import { PRESETS } from '$lib/core/survey/default-settings.ts';
     import { lowerFirst } from './format.ts';
+    import Choices from './Choices.svelte';
     import RulesPreview from './RulesPreview.svelte';
 
     interface Props {
@@ -16,6 +17,25 @@
     }
     let { values, troubles, kept = [], preset = '', previewHref }: Props = $props();
 
+    interface Held {
+        texts: Record<string, string>;
+        ticks: Record<string, boolean>;
+        lists: Record<string, string[]>;
+    }
+
+    /** A value for every field of a form, by what kind of field takes it. @param given of the form, as JSON */
+    function heldBy(given: string): Held {
+        const all = new Map<string, unknown>(Object.entries(JSON.parse(given) as object));
+        const made: Held = { texts: {}, ticks: {}, lists: {} };
+        for (const { id, kind } of SETTING_FIELDS) {
+            const value = all.get(id);
+            if (kind === 'yes-no') made.ticks[id] = value === true;
+            else if (kind === 'kinds') made.lists[id] = Array.isArray(value) ? value.map(String) : [];
+            else made.texts[id] = typeof value === 'string' ? value : '';
+        }
+        return made;
+    }
+
     const sayOf = (field: string): string =>
         troubles
             .filter((item) => item.field === field)
@@ -24,7 +44,13 @@
     const isInvalid = (field: string): boolean => sayOf(field) !== '';
     const describedBy = (field: string): string => `${isInvalid(field) ? `${field}-trouble ` : ''}${field}-note`;
     const text = (id: string): string => (typeof values[id] === 'string' ? values[id] : '');
-    const list = (id: string): string[] => (Array.isArray(values[id]) ? values[id] : []);
+    // Bound, so that what was typed and chosen before this code came stays; other values, of a preset for example,
+    // begin anew, equal ones do not.
+    const given = $derived(JSON.stringify(values));
+    const held = $derived.by(() => {
+        const now = $state<Held>(heldBy(given));
+        return now;
+    });
     const fieldsOf = (group: string, first: boolean): SettingField[] =>
         SETTING_FIELDS.filter((field) => field.group === group && (field.first === true) === first);
     const rowsOf = (id: string): number => Math.min(6, Math.max(2, text(id).split('\n').length));
@@ -50,7 +76,7 @@
                     class="checkbox checkbox-xs"
                     type="checkbox"
                     name={field.id}
-                    checked={values[field.id] === true}
+                    bind:checked={held.ticks[field.id]}
                     aria-describedby={describedBy(field.id)}
                 />
                 {field.label}</label
@@ -60,35 +86,13 @@
     {:else if field.kind === 'choice'}
         <span id="{field.id}-label">{field.label}</span>
         <div role="radiogroup" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
-            {#each field.choices as choice (choice.value)}
-                <label class="tick mr-4"
-                    ><input
-                        class="radio radio-xs"
-                        type="radio"
-                        name={field.id}
-                        value={choice.value}
-                        checked={values[field.id] === choice.value}
-                    />
-                    {choice.label}</label
-                >
-            {/each}
+            <Choices name={field.id} choices={field.choices} bind:one={held.texts[field.id]} />
             {@render notes(field)}
         </div>
     {:else if field.kind === 'kinds'}
         <span id="{field.id}-label">{field.label}</span>
         <div role="group" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
-            {#each field.choices as choice (choice.value)}
-                <label class="tick mr-4"
-                    ><input
-                        class="checkbox checkbox-xs"
-                        type="checkbox"
-                        name={field.id}
-                        value={choice.value}
-                        checked={list(field.id).includes(choice.value)}
-                    />
-                    {choice.label}</label
-                >
-            {/each}
+            <Choices name={field.id} choices={field.choices} bind:many={held.lists[field.id]} />
             {@render notes(field)}
         </div>
     {:else}
@@ -105,7 +109,7 @@
                     autocomplete="off"
                     aria-invalid={isInvalid(field.id)}
                     aria-describedby={describedBy(field.id)}
-                    value={text(field.id)}></textarea>
+                    bind:value={held.texts[field.id]}></textarea>
             {:else if field.kind === 'number'}
                 <span class="inline-flex gap-2 items-center"
                     ><input
@@ -113,7 +117,7 @@
                         id={field.id}
                         name={field.id}
                         inputmode="decimal"
-                        value={text(field.id)}
+                        bind:value={held.texts[field.id]}
                         placeholder={field.empty}
                         aria-invalid={isInvalid(field.id)}
                         aria-describedby={describedBy(field.id)}
@@ -125,7 +129,7 @@
                     class="field"
                     id={field.id}
                     name={field.id}
-                    value={text(field.id)}
+                    bind:value={held.texts[field.id]}
                     placeholder={field.placeholder}
                     autocomplete="off"
                     spellcheck="false"
@@ -143,6 +147,30 @@
     <p class="note" id="{field.id}-note">
         {field.effect}{field.kind === 'lines' || field.kind === 'secret-lines' ? ' One to a line.' : ''}
     </p>
+{/snippet}
+
+{#snippet others(group: (typeof SETTING_GROUPS)[number], first: SettingField[], more: SettingField[])}
+    <summary
+        ><span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
+        <span class="note">{more.map((field) => lowerFirst(field.label)).join(', ')}</span></summary
+    >
+    <div class="fields">
+        {#each more as field (field.id)}{@render control(field)}{/each}
+        {#if group.id === 'whom' && kept.length > 0}
+            <span></span>
+            <div>
+                <p>Kept from last time: {kept.join(', ')}.</p>
+                <label class="tick"
+                    ><input class="checkbox checkbox-xs" type="checkbox" name="forget" /> forget them</label
+                >
+                <p class="note">Anything typed above takes the place of all that is kept.</p>
+            </div>
+        {/if}
+        {#if group.id === 'where' && previewHref}
+            <span></span>
+            <RulesPreview href={previewHref} />
+        {/if}
+    </div>
 {/snippet}
 
 <input type="hidden" name="whole-form" value="1" />
@@ -163,29 +191,9 @@
             {#each first as field (field.id)}{@render control(field)}{/each}
         </div>
         {#if more.length > 0}
-            <details open={opensMore(group.id)}>
-                <summary
-                    ><span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
-                    <span class="note">{more.map((field) => lowerFirst(field.label)).join(', ')}</span></summary
-                >
-                <div class="fields">
-                    {#each more as field (field.id)}{@render control(field)}{/each}
-                    {#if group.id === 'whom' && kept.length > 0}
-                        <span></span>
-                        <div>
-                            <p>Kept from last time: {kept.join(', ')}.</p>
-                            <label class="tick"
-                                ><input class="checkbox checkbox-xs" type="checkbox" name="forget" /> forget them</label
-                            >
-                            <p class="note">Anything typed above takes the place of all that is kept.</p>
-                        </div>
-                    {/if}
-                    {#if group.id === 'where' && previewHref}
-                        <span></span>
-                        <RulesPreview href={previewHref} />
-                    {/if}
-                </div>
-            </details>
+            <!-- Written out, not set: what a reader opened before this code came stays open. -->
+            {#if opensMore(group.id)}<details open>{@render others(group, first, more)}</details>
+            {:else}<details>{@render others(group, first, more)}</details>{/if}
         {/if}
     </fieldset>
 {/each}
@@ -233,12 +241,6 @@
     }
     details[open] summary {
         margin-bottom: 6px;
-    }
-    .tick {
-        display: inline-flex;
-        gap: 6px;
-        align-items: center;
-        min-height: 24px;
     }
     .fields {
         display: grid;

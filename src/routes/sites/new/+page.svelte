@@ -4,6 +4,8 @@
     import SettingsFields from '$lib/ui/parts/SettingsFields.svelte';
 
     let { data, form } = $props();
+    // Bound, so that what was typed before this code came stays.
+    let name = $derived(form?.name ?? '');
 </script>
 
 <Plain title="Add a site" sites={data.sites}>
@@ -24,7 +26,7 @@
                 class="field"
                 id="name"
                 name="name"
-                value={form?.name ?? ''}
+                bind:value={name}
                 placeholder="made from the address"
                 autocomplete="off"
             />

@@ -11,6 +11,8 @@
     import { Refusal } from '$lib/wire/survey-requests.ts';
 
     let { data, form } = $props();
+    // Bound, so that what was typed before this code came stays.
+    let urls = $derived(form?.urls ?? '');
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}/evidence`);
     const counts = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/summary.json`);
@@ -170,7 +172,7 @@
                     rows="3"
                     placeholder="/guides/forgotten-page"
                     spellcheck="false"
-                    value={form?.urls ?? ''}></textarea>
+                    bind:value={urls}></textarea>
                 {#if sayOf('typed')}<p class="fault-line">{sayOf('typed')}</p>{/if}
                 <p>
                     <button class="tb outlined">Add addresses</button>

@@ -8,6 +8,8 @@
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data, form } = $props();
+    // Bound, so that what was typed before this code came stays.
+    let outline = $derived(form?.text ?? data.outline);
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const WORDS: Record<Parting, string> = {
         'as intended': 'as intended',
@@ -103,7 +105,7 @@
                 aria-describedby="outline-help"
                 spellcheck="false"
                 placeholder="/&#10;  Tools !1&#10;    /tools/cutting/&#10;  Guides"
-                value={form?.text ?? data.outline}></textarea>
+                bind:value={outline}></textarea>
             {#if form?.say}<p class="fault-line mt-1" role="alert">{form.say} Nothing was changed.</p>{/if}
             <p class="note mt-1" id="outline-help">
                 A page is named by its title, its path or its URL; !1 to !3 behind it is its priority. CSV with the
