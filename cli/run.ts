@@ -93,8 +93,7 @@ class Supervisor {
             const port = await freePort(wish ?? this.#rememberedPort());
             writeWhole(join(this.#folder.path, 'port'), `${port}\n`);
             if (demo) await this.#startStandIn();
-            await this.#start('worker', {});
-            await this.#start('web', { EDGEMAP_PORT: String(port) });
+            await Promise.all([this.#start('worker', {}), this.#start('web', { EDGEMAP_PORT: String(port) })]);
             const address = ownAddress(port);
             register(this.#folder, 'supervisor', identityOf(process.pid), address);
             if (demo) {
@@ -140,7 +139,7 @@ class Supervisor {
         await this.#start('stand-in', { EDGEMAP_STAND_IN_PORT: String(port) });
     }
 
-    /** Starts a duty in a process group of its own, and again whenever it dies. */
+    /** Starts a duty in a process group of its own, and again whenever it dies; resolves once it does its work. */
     async #start(duty: Duty, environment: Record<string, string>): Promise<void> {
         const log = openLog(join(this.#folder.log, `${duty}.log`));
         const child = spawn(process.execPath, ['--enable-source-maps', join(projectRoot(), `build/node/${duty}.js`)], {
@@ -164,7 +163,6 @@ class Supervisor {
                 Date.now() - started < 2_000 ? 1_500 : 50,
             );
         });
-        if (duty === 'worker') return;
         await Promise.race([
             new Promise<void>((resolve) => child.once('message', () => resolve())),
             new Promise<void>((resolve) => child.once('exit', () => resolve())),

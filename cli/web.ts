@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { openDataFolder, projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { frontHandler, refusalOf } from '../src/lib/server/web/front.ts';
 import { WebThreads } from '../src/lib/server/web/web-threads.ts';
 
@@ -35,11 +36,11 @@ server.on('error', (error) => {
 await threads.start();
 server.listen(port, '127.0.0.1', () => process.send?.({ ready: true }));
 
-for (const name of ['SIGTERM', 'SIGINT'] as const) {
-    process.on(name, () => {
-        server.close(() => process.exit(0));
-        // Event streams are open for as long as somebody looks; they would hold the end up.
-        server.closeAllConnections();
-        setTimeout(() => process.exit(0), 1_000).unref();
-    });
+function end(): void {
+    server.close(() => process.exit(0));
+    // Event streams are open for as long as somebody looks; they would hold the end up.
+    server.closeAllConnections();
+    setTimeout(() => process.exit(0), 1_000).unref();
 }
+for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, end);
+whenSupervisorIsGone(end);

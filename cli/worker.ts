@@ -1,8 +1,9 @@
 /** The worker process: surveys what is waiting. Started by the supervisor. */
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
-import { openDataFolder, dataFolderPath } from '../src/lib/server/process/data-folder.ts';
-import { databaseAccess } from '../src/lib/server/process/database-process.ts';
+import { openDataFolder, dataFolderPath, registered } from '../src/lib/server/process/data-folder.ts';
+import { databaseAccess, endAbandonedDatabase } from '../src/lib/server/process/database-process.ts';
 import { stayBehind } from '../src/lib/server/process/own-thread.ts';
+import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
 import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
@@ -13,6 +14,15 @@ const folder = openDataFolder(dataFolderPath());
 const store = openStore(databaseAccess(folder));
 const end = new AbortController();
 for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, () => end.abort());
+const database = registered(folder, 'database');
+let alone = false;
+whenSupervisorIsGone(() => {
+    alone = true;
+    end.abort();
+});
 
+process.send?.({ ready: true });
 await workerLoop(store, folder.path, end.signal, (line) => console.log(`${new Date().toISOString()} ${line}`));
+// Of those a dead supervisor leaves, the worker is the one that has no visitors: it ends the database.
+if (alone) await endAbandonedDatabase(folder, database);
 process.exit(0);

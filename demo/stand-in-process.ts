@@ -1,6 +1,7 @@
 /** The stand-in server as a process of its own, started by the supervisor for the demo: every edition at its address. */
 import { join } from 'node:path';
 import { z } from 'zod';
+import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { EDITIONS } from './fernhollow/editions.ts';
 import { fernhollow } from './fernhollow/site.ts';
 import { EDITION_ADDRESS } from './seed.ts';
@@ -21,5 +22,6 @@ const standIns = await Promise.all(
 );
 console.log(`stand-in on port ${environment.EDGEMAP_STAND_IN_PORT}`);
 process.send?.({ ready: true });
-for (const name of ['SIGTERM', 'SIGINT'] as const)
-    process.on(name, () => void Promise.all(standIns.map((item) => item.close())).then(() => process.exit(0)));
+const end = (): void => void Promise.all(standIns.map((item) => item.close())).then(() => process.exit(0));
+for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, end);
+whenSupervisorIsGone(end);

@@ -125,6 +125,22 @@ describe('starting and stopping', () => {
         expect(again.address).toBe(app.address);
         await again.close();
     });
+
+    it.each([
+        ['', false],
+        [' and its folder was deleted', true],
+    ])('leaves nothing running when the supervisor was killed%s and nobody starts it again', async (_, deleted) => {
+        const app = await startApplication(['start'], temporaryFolder('application'), true);
+        const pids = ['web', 'worker', 'database'].map((duty) => app.pidOf(duty));
+        // Stopped meanwhile, so that none of them can end before the folder is gone.
+        for (const pid of pids) process.kill(pid, 'SIGSTOP');
+        app.command.process.kill('SIGKILL');
+        await app.command.done;
+        if (deleted) rmSync(app.data, { recursive: true, force: true });
+        for (const pid of pids) process.kill(pid, 'SIGCONT');
+        await until('their end', () => !pids.some(lives), 90_000);
+        await app.close();
+    });
 });
 
 describe('killed in the middle of a survey', () => {

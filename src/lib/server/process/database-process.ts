@@ -23,6 +23,7 @@ const NAME = 'edgemap';
 /** The database makes its files and folders for nobody but their owner. */
 const PRIVATE_FILES = { UMASK: '0600', UMASK_DIR: '0700' };
 const START_PATIENCE = 60_000;
+const END_PATIENCE = 60_000;
 
 /** Where Debian puts server programs, which a user's PATH may lack. */
 function findProgram(name: string): string {
@@ -209,8 +210,25 @@ export async function holdDatabase(folder: DataFolder, onRestart?: () => void): 
             await withLock(join(folder.run, 'database.lock'), async () => {
                 const others = otherHolders(folder.run, 'database');
                 letGo();
-                if (!others) await endProcess(server, 60_000);
+                if (!others) await endProcess(server, END_PATIENCE);
             });
         },
     };
+}
+
+/**
+ * Ends a database whose supervisor died, unless somebody else still holds it.
+ *
+ * @param known the database as it was when the caller began, for a data folder that was deleted in the meantime
+ */
+export async function endAbandonedDatabase(folder: DataFolder, known: ProcessIdentity | null): Promise<void> {
+    if (!existsSync(folder.run)) {
+        // Nobody can come to a database whose folder is gone; it would stay for ever.
+        if (known) await endProcess(known, END_PATIENCE);
+        return;
+    }
+    await withLock(join(folder.run, 'database.lock'), async () => {
+        const server = registered(folder, 'database');
+        if (server && !otherHolders(folder.run, 'database')) await endProcess(server, END_PATIENCE);
+    });
 }
