@@ -10,6 +10,7 @@ import type { PageRow } from '../survey/survey-rows.ts';
 import { againstIntended, readOutline } from './intended.ts';
 import { jobsOf } from './jobs.ts';
 import { pageFindings } from './page-findings.ts';
+import { pageLinksOf } from './page-links.ts';
 import { lostTargets, misfitList } from './weight.ts';
 
 const pack = (site: Site, facts?: TextFacts): PackedSurvey => packSurvey(site.measure(), facts).survey;
@@ -134,6 +135,24 @@ describe('links without those of shared blocks', () => {
     });
 });
 
+describe('followed links', () => {
+    it('leave out those of a page that says nofollow of all its links', () => {
+        const site = new Site().known('/', 'manual').page('/', [{ to: '/a' }, { to: '/b', rel: 'nofollow' }]);
+        site.page('/a', [{ to: '/b' }], { nofollow: true }).page('/b', [{ to: '/a' }]);
+        const survey = pack(site);
+        const paths = survey.count;
+        const edges = (followed: boolean): string[] => {
+            const { start, targets } = pageLinks(survey, { followed });
+            const short = (of: number): string => survey.url(of).slice(ORIGIN.length);
+            return Array.from({ length: paths }, (_, of) =>
+                [...targets.subarray(start[of]!, start[of + 1]!)].map((to) => `${short(of)} ${short(to)}`),
+            ).flat();
+        };
+        expect(edges(false)).toEqual(['/ /a', '/ /b', '/a /b', '/b /a']);
+        expect(edges(true)).toEqual(['/ /a', '/b /a']);
+    });
+});
+
 describe('findings of a page', () => {
     const says = (survey: PackedSurvey, path: string): string[] =>
         pageFindings(survey, node(survey, path), null).map(({ say }) => say);
@@ -156,6 +175,67 @@ describe('findings of a page', () => {
         const main = new Map([[site.id('/a'), { hash: 'x', words, signature: null }]]);
         const survey = pack(site, { body: new Map(), main } as TextFacts);
         expect(says(survey, '/a').includes(`Its main text has ${words} words.`)).toBe(isTold);
+    });
+});
+
+describe('findings of a page, further', () => {
+    const says = (survey: PackedSurvey, path: string): string[] =>
+        pageFindings(survey, node(survey, path), null).map(({ say }) => say);
+
+    it('tell of the very same body, else of the same main text', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/a' }, { to: '/b' }, { to: '/c' }, { to: '/d' }]);
+        for (const path of ['/a', '/b', '/c', '/d']) site.page(path);
+        const text = (hash: string) => ({ hash, words: 90, signature: null });
+        const main = new Map([
+            [site.id('/a'), text('one')],
+            [site.id('/b'), text('one')],
+            [site.id('/c'), text('two')],
+            [site.id('/d'), text('two')],
+        ]);
+        const body = new Map([
+            [site.id('/a'), 'x'],
+            [site.id('/b'), 'x'],
+            [site.id('/c'), 'y'],
+            [site.id('/d'), 'z'],
+        ]);
+        const survey = pack(site, { body, main } as TextFacts);
+        const doubles = (path: string): string[] =>
+            says(survey, path).filter((say) => say.startsWith('Another page has'));
+        expect(doubles('/a')).toEqual(['Another page has the very same body.']);
+        expect(doubles('/c')).toEqual(['Another page has the same main text.']);
+        expect(doubles('/')).toEqual([]);
+    });
+
+    it.each([
+        [6, []],
+        [7, ['1 more of its links lead to errors, redirects or closed pages.']],
+    ])('name six bad links and count the rest: %i', (count, rest) => {
+        const gone = Array.from({ length: count }, (_, n) => `/gone${n}`);
+        const site = new Site().known('/', 'manual').page(
+            '/',
+            gone.map((to) => ({ to })),
+        );
+        for (const path of gone) site.page(path, [], { status: 404, words: null });
+        const said = says(pack(site), '/');
+        expect(said.filter((say) => say.startsWith('Links to /gone'))).toHaveLength(6);
+        expect(said.filter((say) => say.includes(' more of its links'))).toEqual(rest);
+    });
+});
+
+describe('what a page feeds', () => {
+    it('is told by its links: no canonical, no link to itself, none that leads elsewhere', () => {
+        const site = new Site().known('/', 'manual');
+        site.page('/', [
+            { to: '/a' },
+            { to: '/', anchor: 'here' },
+            { to: '/b', kind: 'canonical' },
+            { to: 'https://other.example/' },
+        ]);
+        const survey = pack(site.page('/a').page('/b').known('/b'));
+        const { feeds } = pageLinksOf(survey, node(survey, '/'));
+        expect(feeds.map(({ pages, links }) => [pages, links])).toEqual([[1, 1]]);
     });
 });
 

@@ -55,6 +55,18 @@ describe('one cause', () => {
     });
 });
 
+describe('a bolt behind another', () => {
+    it.each([
+        ['start', true],
+        [null, false],
+    ] as const)('robots.txt closing %s: noindex and canonical are hidden behind it, %s', (closes, isHidden) => {
+        const { verdict } = report({ robots: { ...ROBOTS, closes }, start: page({ noindex, canonical }) });
+        const behind = verdict.bolts.filter(({ kind }) => kind !== 'robots');
+        expect(behind.map(({ kind }) => kind)).toEqual(['noindex', 'canonical']);
+        expect(behind.map((bolt) => bolt.isHidden)).toEqual([isHidden, isHidden]);
+    });
+});
+
 describe('compareKnocks', () => {
     it('tells of a sitemap that is gone, and of one that came', () => {
         const sitemap: DoorSitemap = {

@@ -108,6 +108,13 @@ describe('NearestPages', () => {
         expect(near(survey, '/x/orphan')).toEqual(['/saws']);
     });
 
+    it('may name the start page, and never one that links do not reach or that stops at a gate', () => {
+        const made = new Site().known('/', 'manual').page('/', [{ to: '/shut' }], { title: 'Saws' });
+        made.page('/shut', [], { title: 'Saws', noindex: true, noindexReason: 'meta' });
+        made.page('/x/lone', [], { title: 'Saws' }).known('/x/lone').page('/x/orphan', [], { title: 'Saws' });
+        expect(near(pack(made.known('/x/orphan')), '/x/orphan')).toEqual(['/']);
+    });
+
     it('does not count words that more than a fifth of the pages have', () => {
         const pages = Object.fromEntries(
             Array.from({ length: 20 }, (_, n) => [`/p${n}/`, n < 5 ? 'Common' : `Own${'q'.repeat(n)}`]),

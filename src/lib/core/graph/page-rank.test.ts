@@ -80,6 +80,12 @@ describe('concentration', () => {
     });
 
     it('draws a curve from nothing to all that never falls', () => {
+        // Of a hundred pages in four pieces: a point at each quarter, where it is by the definition.
+        const hundred = Float64Array.from({ length: 100 }, (_, at) => at + 1);
+        const sumTo = (n: number): number => (n * (n + 1)) / 2;
+        expect(concentration(hundred, 4).curve).toEqual(
+            [0, 25, 50, 75, 100].map((n) => ({ pages: n / 100, weight: sumTo(n) / sumTo(100) })),
+        );
         const { curve } = concentration(Float64Array.of(5, 1, 1, 1, 0), 5);
         expect(curve.map((point) => point.pages)).toEqual([0, 0.2, 0.4, 0.6, 0.8, 1]);
         expect(curve.map((point) => point.weight)).toEqual([0, 0, 1 / 8, 2 / 8, 3 / 8, 1]);

@@ -323,6 +323,26 @@ describe('page sheet', () => {
         expect(sheetOf('/c').verdict).toBe('Stops at noindex: meta robots says noindex.');
     });
 
+    it('walls off where it stops, and shuts what would stop it next', () => {
+        const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }, { to: '/y' }]);
+        site.page('/y').page('/x', [{ to: '/y', kind: 'canonical' }], {
+            noindex: true,
+            noindexReason: 'meta robots says noindex',
+            canonicals: [site.id('/y')],
+        });
+        const survey = packSurvey(site.measure()).survey;
+        const { gates } = pageSheet(survey, survey.nodeOf(`${ORIGIN}/x`));
+        expect(gates.map(({ gate, state }) => `${gate} ${state}`)).toEqual([
+            'scope open',
+            'robots open',
+            'response open',
+            'redirect open',
+            'type open',
+            'noindex stop',
+            'canonical shut',
+        ]);
+    });
+
     it('lists links in and out', () => {
         expect(sheetOf('/a').incoming.map((link) => [link.url.slice(ORIGIN.length), link.occurrences])).toEqual([
             ['/', 2],
