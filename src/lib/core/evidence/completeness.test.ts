@@ -113,6 +113,10 @@ describe('evidenceMatrix', () => {
         const matrix = evidenceMatrix(masks, (node) => node % 3 === 0);
         expect(new Map(matrix.map((item) => [item.evidence.join(' '), [item.urls, item.pages]]))).toEqual(plain);
         expect(matrix.every((item, index) => index === 0 || matrix[index - 1]!.urls >= item.urls)).toBe(true);
+        // Of as many URLs, what is known by less comes first.
+        const [link, sitemap] = [1, 2];
+        const tie = evidenceMatrix([link | sitemap, link], () => true);
+        expect(tie.map(({ evidence }) => evidence.length)).toEqual([1, 2]);
     });
 });
 

@@ -51,6 +51,34 @@ describe('a packed part', () => {
         expect(() => decodeSections(older)).toThrow('version 1,');
     });
 
+    it.each<[string, object]>([
+        ['a name that is no text', { name: 7 }],
+        ['a kind nobody knows', { kind: 'u64' }],
+        ['a kind every object has', { kind: 'constructor' }],
+        ['a length below nothing', { length: -1 }],
+        ['a place that is no number', { at: '0' }],
+        ['a place between two columns', { at: 4 }],
+        ['no checksum', { sum: undefined }],
+    ])('refuses a directory with %s, though its checksum is right', (_, wrong) => {
+        // The directory alone, with its own checksum: what a program that writes nonsense would make.
+        const right = { name: 'status', kind: 'u16', length: 0, at: 0, sum: checksum(new Uint8Array(0)) };
+        const made = (entry: object): Uint8Array<ArrayBuffer> => {
+            const told = new TextEncoder().encode(JSON.stringify({ head: {}, columns: [entry] }));
+            const size = Math.ceil(told.length / 8) * 8;
+            const head = packed().slice(0, 24);
+            const bytes = new Uint8Array(24 + size).fill(32);
+            bytes.set(head);
+            bytes.set(told, 24);
+            const view = new DataView(bytes.buffer);
+            view.setUint32(12, size, true);
+            view.setUint32(16, checksum(bytes.subarray(24)), true);
+            view.setUint32(20, bytes.length, true);
+            return bytes;
+        };
+        expect(decodeSections(made(right)).columns.has('status')).toBe(true);
+        expect(() => decodeSections(made({ ...right, ...wrong }))).toThrow('damaged directory');
+    });
+
     it('has a checksum that depends on every byte and on their order', () => {
         const bytes = Uint8Array.from({ length: 61 }, (_, index) => index * 7);
         const sums = new Set([checksum(bytes)]);

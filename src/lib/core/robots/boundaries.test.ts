@@ -20,6 +20,11 @@ describe('a robots.txt beyond the limit', () => {
         expect(isOpen(text, '/open-by-the-cut', 'edgemap')).toBe(true);
         expect(isOpen(text, '/closed', 'edgemap')).toBe(false);
     });
+
+    it('of one line without an end counts for nothing', () => {
+        const bytes = Buffer.from(`Disallow: /${'x'.repeat(MAX_ROBOTS_BYTES)}`);
+        expect(robotsText(bytes, (kept) => Buffer.from(kept).toString())).toBe('');
+    });
 });
 
 describe('product tokens (RFC 9309 2.2.1: letters, "_" and "-")', () => {
