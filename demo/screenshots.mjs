@@ -9,10 +9,12 @@ const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
 mkdirSync(folder, { recursive: true });
 
 const api = `${address}/api/v1/sites/1/surveys/1/pages`;
-const nodeOf = async (text) =>
-    (await (await fetch(`${api}?${new URLSearchParams({ set: JSON.stringify(text) })}`)).json()).rows[0].node;
+const pathOf = async (text) => {
+    const answer = await fetch(`${api}?${new URLSearchParams({ set: JSON.stringify(text) })}`);
+    return new URL((await answer.json()).rows[0].url).pathname;
+};
 const survey = `${address}/sites/1/1`;
-const deep = await nodeOf('planing-end');
+const deep = await pathOf('planing-end');
 const VIEWS = [
     ['brief', `${survey}/brief`, 'chart', 1280, 800],
     ['reach', `${survey}/reach`, 'chart', 1280, 800],

@@ -482,7 +482,7 @@ describe('the areas', () => {
     });
 
     it('a note on a page stays until it is taken away', async () => {
-        await there('brief?page=1');
+        await there('brief?page=/tools/');
         await page.type('[aria-label="Write a note about this page"]', 'Ask the editors <b>first</b>');
         await clickText(page, 'Note it', '.sheet button');
         await page.waitForSelector('[aria-label^="Take away the note"]');
@@ -506,7 +506,7 @@ describe('the areas', () => {
     });
 
     it('the page sheet is as wide as its edge is dragged, or moved with the keys, and stays so', async () => {
-        await page.goto(`${app.address}/sites/1/1/pages?page=0`);
+        await page.goto(`${app.address}/sites/1/1/pages?page=/`);
         const width = (): Promise<number> =>
             page.$eval('.sheet', (sheet) => Math.round(sheet.getBoundingClientRect().width));
         expect(await width()).toBe(420);
@@ -547,10 +547,10 @@ describe('the areas', () => {
     });
 
     it('two pages are compared side by side', async () => {
-        await there('brief?page=1');
+        await there('brief?page=/tools/');
         await clickText(page, 'Pin', '.sheet a');
-        await page.waitForFunction(() => new URL(location.href).searchParams.get('pin') === '1');
-        await there('brief?page=2&pin=1');
+        await page.waitForFunction(() => new URL(location.href).searchParams.get('pin') === '/tools/');
+        await there('brief?page=/guides/&pin=/tools/');
         expect(
             await page.$$eval('.sheet', (sheets) => sheets.map((sheet) => sheet.getAttribute('aria-label'))),
         ).toEqual(['Pinned page sheet', 'Page sheet']);
@@ -923,7 +923,7 @@ describe('evidence from elsewhere', () => {
         await waitForText(page, 'what it said earlier, to be looked at and not changed');
         await numbersAreSets();
         const views = ['reach', 'weight', 'pages', 'links', 'progress', 'completeness', 'orphans', 'templates'];
-        for (const part of [...views, 'sitemaps', 'hosts', 'links-in', 'evidence', 'source?of=0']) {
+        for (const part of [...views, 'sitemaps', 'hosts', 'links-in', 'evidence', 'source?of=/']) {
             await page.goto(`${app.address}${last.replace('brief', part)}`);
             await waitForText(page, 'to be looked at and not changed');
         }
@@ -1104,12 +1104,12 @@ describe('accessibility', () => {
             nodes: z.array(z.object({ html: z.string(), failureSummary: z.string().optional() })),
         }),
     );
-    const node = (): Promise<number> =>
+    const deepPage = (): Promise<string> =>
         page.evaluate(async () => {
             const answer = (await (await fetch('/api/v1/sites/1/surveys/1/pages?set=%22planing-end%22')).json()) as {
-                rows: { node: number }[];
+                rows: { url: string }[];
             };
-            return answer.rows[0]?.node ?? 0;
+            return new URL(answer.rows[0]!.url).pathname;
         });
 
     const VIEWS = [
@@ -1119,19 +1119,20 @@ describe('accessibility', () => {
         '/sites/1/1/brief',
         '/sites/1/1/brief?set=section+is+guides',
         '/sites/1/1/reach',
-        '/sites/1/1/reach?set=section+is+guides&page=NODE',
+        '/sites/1/1/reach?set=section+is+guides&page=PAGE',
         '/sites/1/1/weight',
         '/sites/1/1/structure',
         '/sites/1/1/pages',
-        '/sites/1/1/pages?page=NODE',
-        '/sites/1/1/pages?page=NODE&pin=0',
+        '/sites/1/1/pages?page=PAGE',
+        '/sites/1/1/pages?page=PAGE&pin=/',
+        '/sites/1/1/pages?page=/nobody-links/here',
         '/sites/1/1/pages?set=%22nothing-like-this%22',
         '/sites/1/1/pages?set=depht+%3E+3',
         '/sites/1/1/links?set=orphan&side=to',
         '/sites/1/1/progress',
         '/sites/1/1/templates',
         '/sites/1/1/hosts',
-        '/sites/1/1/source?of=NODE&line=12',
+        '/sites/1/1/source?of=PAGE&line=12',
         '/sites/1/1/completeness',
         '/sites/1/1/evidence',
         '/sites/1/1/orphans',
@@ -1148,7 +1149,7 @@ describe('accessibility', () => {
         await page.goto(`${app.address}/sites`);
         const other = await openPage(browser, app.address, theme, width);
         await other.page.setBypassCSP(true);
-        await other.page.goto(app.address + view.replace('NODE', String(await node())), {
+        await other.page.goto(app.address + view.replace('PAGE', await deepPage()), {
             waitUntil: 'networkidle2',
         });
         await other.page.evaluate(axeSource);
@@ -1174,7 +1175,7 @@ describe('accessibility', () => {
             it.each(VIEWS)(`axe has nothing to say in ${theme} at ${width} px: %s`, (view) => look(theme, width, view));
         }
     }
-    it.each(['/sites/1/1/brief', '/sites/1/1/pages?page=NODE', '/sites/1/1/weight'])(
+    it.each(['/sites/1/1/brief', '/sites/1/1/pages?page=PAGE', '/sites/1/1/weight'])(
         'axe has nothing to say with the rail folded: %s',
         (view) => look('chart', 1000, view),
     );

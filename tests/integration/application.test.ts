@@ -1,12 +1,12 @@
 /** The application as processes: started, refused twice, killed in every part, and safe by default. */
 import { createServer } from 'node:net';
-import { request } from 'node:http';
 import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { numbers } from '../../demo/big-site.ts';
 import { startStandIn, type LoggedRequest, type StandInSite } from '../../demo/stand-in.ts';
 import { lives, startApplication, type Application } from '../support/application.ts';
+import { ask } from '../support/ask.ts';
 import { runCommand, until } from '../support/command.ts';
 import { temporaryFolder } from '../support/instance.ts';
 
@@ -22,33 +22,6 @@ const TREE: StandInSite = ({ path }) => {
     };
 };
 const TREE_PAGES = 400;
-
-interface Asked {
-    status: number;
-    headers: Record<string, string | string[] | undefined>;
-    body: string;
-}
-
-/** A bare request, with whatever headers; nothing is followed. */
-function ask(
-    address: string,
-    path: string,
-    options: { method?: string; headers?: Record<string, string>; body?: string } = {},
-): Promise<Asked> {
-    const url = new URL(address);
-    return new Promise((resolve, reject) => {
-        const sent = request(
-            { host: url.hostname, port: url.port, path, method: options.method ?? 'GET', headers: options.headers },
-            (answer) => {
-                let body = '';
-                answer.on('data', (piece: Buffer) => (body += piece.toString()));
-                answer.on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body }));
-            },
-        );
-        sent.on('error', reject);
-        sent.end(options.body);
-    });
-}
 
 const FORM = { 'content-type': 'application/x-www-form-urlencoded' };
 

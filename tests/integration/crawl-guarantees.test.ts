@@ -7,8 +7,10 @@ import { NO_DECISIONS } from '$lib/core/survey/survey-rows.ts';
 import { NO_SECRETS } from '$lib/core/survey/settings.ts';
 import { EarlierRun } from '$lib/server/crawl/earlier-run.ts';
 import { runSurvey } from '$lib/server/crawl/survey-run.ts';
+import { loadRows } from '$lib/server/store/rows-store.ts';
 import { pauseSurvey, resumeSurvey, saveDecisions } from '$lib/server/store/survey-store.ts';
 import { startStandIn } from '../../demo/stand-in.ts';
+import { until } from '../support/command.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, openSurvey, settingsFor, tableSite } from '../support/survey.ts';
 
@@ -85,6 +87,28 @@ describe('actions', () => {
             expect(asked.map(({ url }) => url).sort(), String(signIn?.user)).toEqual(signIn ? [] : actions);
             await survey.close();
         }
+    });
+});
+
+describe('what was read', () => {
+    it('is stored though nothing more is answered', async () => {
+        const site = tableSite({
+            '/': '<a href="/read">read</a>',
+            '/read': '<title>Read</title><a href="/held">held</a>',
+            // For as long as the test goes on.
+            '/held': { body: 'never', delay: 3_600_000 },
+        });
+        const survey = await openSurvey(instance, site);
+        const stop = new AbortController();
+        const run = survey.run(stop.signal);
+        const { db } = instance.store;
+        await until('the page to be stored', async () =>
+            (await loadRows(db, survey.id)).pages.some(({ title }) => title === 'Read'),
+        );
+        expect(survey.standIn.log.some(({ url }) => url.endsWith('/held'))).toBe(true);
+        stop.abort();
+        await run;
+        await survey.close();
     });
 });
 

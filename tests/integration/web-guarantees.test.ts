@@ -1,10 +1,10 @@
 /** What the application promises to whoever asks it: by whom, how much, in what words, and with what headers. */
-import { request } from 'node:http';
 import { connect } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
 import { PACKED_VERSION } from '$lib/core/packed/sections.ts';
 import { startApplication, type Application } from '../support/application.ts';
+import { ask as askAt, type AskOptions, type HttpAnswer } from '../support/ask.ts';
 import { until } from '../support/command.ts';
 import { tableSite } from '../support/survey.ts';
 
@@ -47,37 +47,8 @@ afterAll(async () => {
 const FORM = { 'content-type': 'application/x-www-form-urlencoded' };
 const JSON_TYPE = { 'content-type': 'application/json' };
 
-interface Asked {
-    status: number;
-    headers: Record<string, string | string[] | undefined>;
-    body: string;
-}
-
-function ask(
-    path: string,
-    options: { method?: string; headers?: Record<string, string>; body?: string | Buffer } = {},
-): Promise<Asked> {
-    const url = new URL(app.address);
-    return new Promise((resolve, reject) => {
-        const sent = request(
-            { host: '127.0.0.1', port: url.port, path, method: options.method ?? 'GET', headers: options.headers },
-            (answer) => {
-                const pieces: Buffer[] = [];
-                answer.on('data', (piece: Buffer) => pieces.push(piece));
-                answer.on('end', () =>
-                    resolve({
-                        status: answer.statusCode ?? 0,
-                        headers: answer.headers,
-                        body: Buffer.concat(pieces).toString(),
-                    }),
-                );
-            },
-        );
-        sent.on('error', reject);
-        sent.end(options.body);
-    });
-}
-const messageOf = ({ headers, body }: Asked): string => {
+const ask = (path: string, options?: AskOptions): Promise<HttpAnswer> => askAt(app.address, path, options);
+const messageOf = ({ headers, body }: HttpAnswer): string => {
     expect(headers['content-type']).toMatch(/^application\/json/);
     return (JSON.parse(body) as { message: string }).message;
 };
@@ -267,7 +238,7 @@ describe('the API', () => {
 
     it('saves a set that speaks of a column this survey does not have, and none that cannot be read', async () => {
         const sets = api.replace(/\/surveys.*/, '/sets');
-        const save = (expression: string): Promise<Asked> =>
+        const save = (expression: string): Promise<HttpAnswer> =>
             ask(sets, { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ name: 'one', expression }) });
         expect((await save('visits > 100')).status).toBe(200);
         expect((await save('page and (')).status).toBe(400);
@@ -314,7 +285,7 @@ describe('a list that may be none', () => {
         });
         return answer.status === 200 ? (JSON.parse(answer.body) as { upload: string }).upload : messageOf(answer);
     };
-    const take = (id: string, anyway = false): Promise<Asked> =>
+    const take = (id: string, anyway = false): Promise<HttpAnswer> =>
         ask(`${api}/evidence/${id}`, {
             method: 'POST',
             headers: JSON_TYPE,

@@ -162,7 +162,8 @@ export interface PageWindow {
     /** Size of the set. */
     total: number;
     from: number;
-    rows: { node: number; record: Record<string, Value> }[];
+    /** `url` names the page, whatever columns were asked for. */
+    rows: { url: string; record: Record<string, Value> }[];
 }
 
 function whole(params: Params, name: string, otherwise: number): number {
@@ -195,16 +196,20 @@ export function pageWindow(current: CurrentSet, params: Params): PageWindow {
     return {
         total: nodes.length,
         from,
-        rows: [...nodes.subarray(from, from + count)].map((node) => ({ node, record: recordOf(columns, node) })),
+        rows: [...nodes.subarray(from, from + count)].map((node) => ({
+            url: current.survey.url(node),
+            record: recordOf(columns, node),
+        })),
     };
 }
 
-/** Where a page stands in the set, and its neighbours there; null when it is not in it. */
+/** Where a page stands in the set, and the URLs of its neighbours there; null when it is not in it. */
 export function placeInSet(current: CurrentSet, params: Params, node: number) {
     if (node < 0 || node >= current.survey.count || !current.bits.has(node)) return null;
     const nodes = orderedNodes(current, orderOf(params));
     const at = nodes.indexOf(node);
-    return { place: at + 1, of: nodes.length, before: nodes[at - 1] ?? null, after: nodes[at + 1] ?? null };
+    const urlAt = (index: number): string | null => (index in nodes ? current.survey.url(nodes[index]!) : null);
+    return { place: at + 1, of: nodes.length, before: urlAt(at - 1), after: urlAt(at + 1) };
 }
 
 /** Fields for the pages to complete with, without the functions that read them. */

@@ -34,7 +34,8 @@ export function linkQueryOf(params: Params): LinkQuery {
 export interface LinkWindow {
     total: number;
     from: number;
-    rows: { source: number; target: number | null; record: Record<string, Value> }[];
+    /** `source` and `target` are the URLs of pages; a target that is no URL of the site is null. */
+    rows: { source: string; target: string | null; record: Record<string, Value> }[];
 }
 
 export async function linkWindow(
@@ -71,8 +72,8 @@ async function recordsOf(
         const { line, column, href } = marks[index]!;
         const target = graph.target[rows.link[row]!]!;
         return {
-            source: rows.source[row]!,
-            target: target >= 0 && target < packed.count ? target : null,
+            source: packed.url(rows.source[row]!),
+            target: target >= 0 && target < packed.count ? packed.url(target) : null,
             record: { ...record, line, column, href },
         };
     });

@@ -1,6 +1,6 @@
 /** What the page sheet shows beside columns and links: read for one page when it is opened. */
 import type { PageDate } from '../core/page/document-facts.ts';
-import { evidenceRows, placesOf, type LinkPlace, type PageSheet } from '../core/packed/page-sheet.ts';
+import { evidenceRows, placesOf, type LinkPlace, type PageSheet, type ToldSheet } from '../core/packed/page-sheet.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { SheetDetails } from '../core/survey/page-details.ts';
 import { appStore } from './app.ts';
@@ -37,7 +37,7 @@ export async function sheetDetails(survey: Survey, packed: PackedSurvey, node: n
         mainWords: main?.words ?? null,
         sameText: (main?.same ?? []).flatMap((other) => {
             const found = addresses.indexOf(other);
-            return found === -1 ? [] : [{ node: found, url: packed.url(found) }];
+            return found === -1 ? [] : [packed.url(found)];
         }),
         hasSource: details.hasSource,
         keepsSource: survey.settings.keepSource,
@@ -45,7 +45,7 @@ export async function sheetDetails(survey: Survey, packed: PackedSurvey, node: n
 }
 
 /** Tells the lines of a sheet's links, from the layouts of the blocks they stand in. */
-export async function tellLines(survey: Survey, packed: PackedSurvey, sheet: PageSheet): Promise<void> {
+export async function tellLines(survey: Survey, packed: PackedSurvey, sheet: PageSheet): Promise<ToldSheet> {
     const places = placesOf(sheet);
     const marks = await markupOf(
         survey,
@@ -53,6 +53,12 @@ export async function tellLines(survey: Survey, packed: PackedSurvey, sheet: Pag
         places.map(({ place }) => place),
     );
     places.forEach((item, index) => (item.line = marks[index]!.line));
+    return {
+        ...sheet,
+        way: sheet.way.map(({ place: _, ...step }) => step),
+        incoming: sheet.incoming.map(({ place: _, ...link }) => link),
+        outgoing: sheet.outgoing.map(({ place: _, ...link }) => link),
+    };
 }
 
 /** Line, column and href of links on their pages; null where a link stands in no markup. */

@@ -23,11 +23,11 @@ const Value = z.union([z.string(), z.number(), z.boolean(), z.null()]);
 export const PageWindowAnswer = z.object({
     total: z.number(),
     from: z.number(),
-    rows: z.array(z.object({ node: z.number(), record: z.record(z.string(), Value) })),
+    rows: z.array(z.object({ url: z.string(), record: z.record(z.string(), Value) })),
 });
 
 export const LinkWindowAnswer = z.object({
     total: z.number(),
     from: z.number(),
-    rows: z.array(z.object({ source: z.number(), target: z.number().nullable(), record: z.record(z.string(), Value) })),
+    rows: z.array(z.object({ source: z.string(), target: z.string().nullable(), record: z.record(z.string(), Value) })),
 });

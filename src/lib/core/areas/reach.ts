@@ -44,7 +44,6 @@ export function beyondGoal(survey: PackedSurvey, goal: number, priority: Uint8Ar
 
 export interface Island {
     /** The page of it that most of the others link to: where a link would bring most of it back. */
-    node: number;
     url: string;
     pages: number;
 }
@@ -54,18 +53,17 @@ export function islandsOf(survey: PackedSurvey): Island[] {
     return once(survey, 'islands', () => {
         const island = survey.numbers('island');
         const incoming = survey.numbers('incoming_pages');
-        const found: Island[] = [];
+        const found: { node: number; pages: number }[] = [];
         for (let node = 0; node < survey.count; node++) {
             const number = island[node]!;
             if (number === -1) continue;
             const own = found[number];
-            if (!own) found[number] = { node, url: '', pages: 1 };
+            if (!own) found[number] = { node, pages: 1 };
             else {
                 own.pages++;
                 if (incoming[node]! > incoming[own.node]!) own.node = node;
             }
         }
-        for (const own of found) own.url = survey.url(own.node);
-        return found;
+        return found.map(({ node, pages }) => ({ url: survey.url(node), pages }));
     });
 }

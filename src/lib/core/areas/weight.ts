@@ -79,12 +79,11 @@ export function templatesTo(survey: PackedSurvey, isWanted: (node: number) => bo
 }
 
 export interface Misfit {
-    node: number;
     url: string;
     priority: number;
     standing: number;
     /** Pages of the same section that stand highest and do not link to it: where its weight could come from. */
-    from: { node: number; url: string; standing: number }[];
+    from: { url: string; standing: number }[];
 }
 
 export interface MisfitList {
@@ -105,7 +104,6 @@ export function misfitList(survey: PackedSurvey, priority: Uint8Array): MisfitLi
     const { starved, overfed } = misfits(survey, priority);
     const standing = survey.numbers('standing');
     const tell = (node: number): Misfit => ({
-        node,
         url: survey.url(node),
         priority: priority[node]!,
         standing: standing[node]!,
@@ -113,10 +111,8 @@ export function misfitList(survey: PackedSurvey, priority: Uint8Array): MisfitLi
     });
     const least = [...starved].sort((a, b) => priority[a]! - priority[b]! || standing[a]! - standing[b]! || a - b);
     const most = [...overfed].sort((a, b) => standing[b]! - standing[a]! || a - b);
-    const shown = least.slice(0, MOST_MISFITS).map(tell);
-    for (const misfit of shown) misfit.from = giversOf(survey, misfit.node);
     return {
-        starved: shown,
+        starved: least.slice(0, MOST_MISFITS).map((node) => ({ ...tell(node), from: giversOf(survey, node) })),
         overfed: most.slice(0, MOST_MISFITS).map(tell),
         starvedTotal: starved.length,
         overfedTotal: overfed.length,
@@ -143,7 +139,7 @@ function giversOf(survey: PackedSurvey, node: number): Misfit['from'] {
         if (found.length >= MOST_GIVERS) break;
         if (source !== node && depth[source]! >= 0 && !linksHere(source)) found.push(source);
     }
-    return found.map((source) => ({ node: source, url: survey.url(source), standing: standing[source]! }));
+    return found.map((source) => ({ url: survey.url(source), standing: standing[source]! }));
 }
 
 /** Indexable pages of each section, highest standing first: no more than are ever looked at. */

@@ -58,7 +58,7 @@ describe('one cause', () => {
 describe('a bolt behind another', () => {
     it.each([
         ['start', true],
-        [null, false],
+        ['nothing', false],
     ] as const)('robots.txt closing %s: noindex and canonical are hidden behind it, %s', (closes, isHidden) => {
         const { verdict } = report({ robots: { ...ROBOTS, closes }, start: page({ noindex, canonical }) });
         const behind = verdict.bolts.filter(({ kind }) => kind !== 'robots');

@@ -341,8 +341,9 @@ describe('links from other sites', () => {
             'not read',
             'unknown',
         ]);
-        expect(landing[1]).toMatchObject({ hops: 1, ends: nodeOf(survey, '/a/') });
-        expect(landing[3]).toMatchObject({ ends: nodeOf(survey, '/a/') });
+        expect(landing[1]).toMatchObject({ hops: 1, ends: `${ORIGIN}/a/` });
+        expect(landing[3]).toMatchObject({ ends: `${ORIGIN}/a/` });
+        expect(landing.map(({ isKnown }) => isKnown)).toEqual([true, true, true, true, true, true, false]);
     });
 
     it.each([

@@ -11,11 +11,11 @@ export interface LinkIn {
     source: string;
     /** URL as the other site links it. */
     url: string;
-    /** Its node; -1 where the survey does not know it. */
-    node: number;
+    /** The survey knows that URL. */
+    isKnown: boolean;
     landing: Landing;
-    /** Node it ends at after redirects, or the variant that wins; -1 where it ends nowhere. */
-    ends: number;
+    /** URL it ends at after redirects, or the variant that wins; empty where it ends nowhere. */
+    ends: string;
     /** Redirects on the way. */
     hops: number;
 }
@@ -32,9 +32,16 @@ export function linksIn(survey: PackedSurvey, rows: readonly ImportRow[]): LinkI
     const failures = survey.numbers('failure');
     return rows.map(({ url, source }) => {
         const node = survey.nodeOf(url);
-        if (node === -1) return { source, url, node, landing: 'unknown', ends: -1, hops: 0 };
+        if (node === -1) return { source, url, isKnown: false, landing: 'unknown', ends: '', hops: 0 };
         const { end, hops } = follow(survey, node);
-        const of = (landing: Landing, ends: number): LinkIn => ({ source, url, node, landing, ends, hops });
+        const of = (landing: Landing, ends: number): LinkIn => ({
+            source,
+            url,
+            isKnown: true,
+            landing,
+            ends: ends === -1 ? '' : survey.url(ends),
+            hops,
+        });
         if (reasonOf(reasons[end]!) === 'robots' || allowed[end] === 0) return of('closed', end);
         const status = statuses[end]!;
         if (status === 0) return of(failures[end] !== 0 ? 'error' : 'not read', -1);

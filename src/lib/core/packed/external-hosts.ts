@@ -23,7 +23,7 @@ export interface ExternalHost {
     /** Its name lies under the site's own domain, but it does not belong to the site. */
     isNeighbour: boolean;
     /** A page that links there. */
-    example: number;
+    example: string;
 }
 
 /** Hosts elsewhere, most links first. Needs all three parts. O(link occurrences). */
@@ -49,7 +49,7 @@ export function externalHosts(survey: PackedSurvey): ExternalHost[] {
             numberOf.set(name, number);
             const isNeighbour = !standsAlone(own) && (name === own || name.endsWith(`.${own}`));
             const none = { links: 0, followed: 0, pages: 0, targets: 0, asked: 0, broken: 0 };
-            hosts.push({ host: name, ...none, isNeighbour, example: node });
+            hosts.push({ host: name, ...none, isNeighbour, example: survey.url(node) });
             lastPage.push(-1);
         }
         const host = hosts[number]!;

@@ -21,7 +21,6 @@ export interface LinkPlace {
 }
 
 export interface WayStep {
-    node: number;
     url: string;
     title: string;
     depth: number;
@@ -35,9 +34,9 @@ export interface WayStep {
 }
 
 export interface SheetLink {
-    /** Node of the other page; null for an address that is no page of the site. */
-    node: number | null;
     url: string;
+    /** A URL of the site, which has a sheet of its own. */
+    isKnown: boolean;
     title: string;
     anchor: string;
     followed: boolean;
@@ -49,7 +48,7 @@ export interface SheetLink {
 }
 
 export interface PageSheet {
-    node: number;
+    url: string;
     record: PageRecord;
     gates: { gate: Gate; state: GateState; reason: string }[];
     /** Where it stops and why, as a sentence; a page that passes says so too. */
@@ -77,6 +76,13 @@ export interface PageSheet {
     doubles: { what: string; others: number; set: string }[];
 }
 
+/** A sheet as it is shown: the lines of its links are told, where they stand in the packed survey is not. */
+export type ToldSheet = Omit<PageSheet, 'way' | 'incoming' | 'outgoing'> & {
+    way: Omit<WayStep, 'place'>[];
+    incoming: Omit<SheetLink, 'place'>[];
+    outgoing: Omit<SheetLink, 'place'>[];
+};
+
 /** Links listed of each side; the total is told beside. */
 const MAX_LISTED = 300;
 const A = LINK_KINDS.indexOf('a');
@@ -91,7 +97,7 @@ export function pageSheet(survey: PackedSurvey, node: number, outer: Outer = {})
     };
     const held = survey.numbers('held_by')[node]!;
     return {
-        node,
+        url: survey.url(node),
         record,
         gates: gateStates(survey, node),
         verdict: verdictOf(survey, node),
@@ -158,7 +164,6 @@ function wayTo(survey: PackedSurvey, node: number): WayStep[] {
     const graph = linkGraphOf(survey);
     return path.map((at, index): WayStep => {
         const step: WayStep = {
-            node: at,
             url: survey.url(at),
             title: survey.texts('title').at(at),
             depth: depth[at]!,
@@ -230,8 +235,8 @@ function incomingOf(survey: PackedSurvey, node: number): Pick<PageSheet, 'incomi
         incoming: found.slice(0, MAX_LISTED).map(({ source, pageBlock, link, occurrences }): SheetLink => {
             const block = pageBlocks[pageBlock]!;
             return {
-                node: source,
                 url: survey.url(source),
+                isKnown: true,
                 title: survey.texts('title').at(source),
                 anchor: anchorOf(survey, link),
                 followed: graph.follow[link] === 1 && graph.nofollow[source] !== 1,
@@ -269,8 +274,8 @@ function outgoingOf(survey: PackedSurvey, node: number): Pick<PageSheet, 'outgoi
             }
             const rel = survey.texts('link_rel_words').at(code('link_rel', link));
             links.set(key, {
-                node: to >= 0 && to < survey.count ? to : null,
                 url: to < 0 ? survey.texts('link_text_words').at(code('link_text', link)) : survey.addressUrl(to),
+                isKnown: to >= 0 && to < survey.count,
                 title: to >= 0 && to < survey.count ? survey.texts('title').at(to) : '',
                 anchor: anchorOf(survey, link),
                 followed: isFollowed(rel, graph.nofollow[node] === 1),

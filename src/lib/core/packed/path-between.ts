@@ -6,7 +6,6 @@ import type { PackedSurvey } from './packed-survey.ts';
 import type { LinkPlace } from './page-sheet.ts';
 
 export interface PathStep {
-    node: number;
     url: string;
     title: string;
     by: 'start' | 'link' | 'redirect' | 'refresh';
@@ -25,7 +24,6 @@ export function pathBetween(survey: PackedSurvey, from: number, to: number): Pat
     if (path.length === 0) return null;
     return path.map((node, index): PathStep => {
         const step: PathStep = {
-            node,
             url: survey.url(node),
             title: survey.texts('title').at(node),
             by: 'start',

@@ -15,7 +15,6 @@ export interface SectionShare {
 }
 
 export interface ChokePoint {
-    node: number;
     url: string;
     title: string;
     /** Pages behind it. */
@@ -110,7 +109,6 @@ function measure(survey: PackedSurvey): SiteMeasures {
         sectionCount: largest.length,
         flow: { links: square(flow.links), expected: square(flow.expected) },
         chokePoints: choke.slice(0, MOST_CHOKE_POINTS).map((node) => ({
-            node,
             url: survey.url(node),
             title: survey.texts('title').at(node),
             load: load[node]!,

@@ -97,7 +97,7 @@ export interface OpenTemplate {
     pages: number[];
     blocks: number;
     /** A page it stands on, and the line of its first link there; 0 where it stands in no markup. */
-    example: { node: number; line: number };
+    example: { url: string; line: number };
 }
 
 /** One template, by its number in the head. Needs all three parts. O(page blocks + links of its blocks). */
@@ -107,7 +107,7 @@ export function openTemplate(survey: PackedSurvey, template: number, mostLinks: 
     const blocks = blocksByTemplate(survey)[template] ?? [];
     const links = linksOfTemplate(survey, template);
     const pages: number[] = [];
-    let example = { node: -1, line: 0 };
+    let example = { url: '', line: 0 };
     for (let node = 0; node < survey.count; node++) {
         if (isPage[node] !== 1) continue;
         let carries = false;
@@ -115,7 +115,7 @@ export function openTemplate(survey: PackedSurvey, template: number, mostLinks: 
             const block = pageBlocks[at]!;
             if (blockTemplate[block] !== template) continue;
             carries = true;
-            if (block === blocks[0] && example.node === -1) example = { node, line: lines[at]! };
+            if (block === blocks[0] && example.url === '') example = { url: survey.url(node), line: lines[at]! };
         }
         if (carries) pages.push(node);
     }

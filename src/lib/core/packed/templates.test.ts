@@ -87,8 +87,7 @@ describe('templates', () => {
     });
 
     it('names a page and line it stands on', () => {
-        const { node, line } = open(1).example;
-        expect([found.url(node), line]).toEqual([`${O}/b`, 1]);
+        expect(open(1).example).toEqual({ url: `${O}/b`, line: 1 });
     });
 
     it('keeps blocks apart that share less, or stand elsewhere', () => {

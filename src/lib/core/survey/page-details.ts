@@ -26,7 +26,7 @@ export interface SheetDetails {
     /** Words of the main text without shared blocks; null before the survey has ended. */
     mainWords: number | null;
     /** Nodes of other pages with the same main text. */
-    sameText: { node: number; url: string }[];
+    sameText: string[];
     hasSource: boolean;
     /** The survey keeps sources. */
     keepsSource: boolean;

@@ -382,6 +382,16 @@ class SurveyRun {
     }
 
     async #readPages(): Promise<void> {
+        // What was read is stored in time even where nothing more is answered for long.
+        const timer = setInterval(() => void this.#flushIfDue(), BATCH_EVERY);
+        try {
+            await this.#readQueued();
+        } finally {
+            clearInterval(timer);
+        }
+    }
+
+    async #readQueued(): Promise<void> {
         const running = new Set<Promise<unknown>>();
         while (!this.#stopped && this.#storeError === null) {
             while (running.size < this.#mostUnderWay() && this.#asked < this.#settings.maxPages) {

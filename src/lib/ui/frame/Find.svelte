@@ -13,8 +13,8 @@
         /** Areas, saved sets and actions: looked through here. */
         things: Found[];
         /** Pages whose address or title has the text. */
-        findPages: (text: string, signal: AbortSignal) => Promise<{ node: number; url: string; title: string }[]>;
-        onPage: (node: number) => void;
+        findPages: (text: string, signal: AbortSignal) => Promise<{ url: string; title: string }[]>;
+        onPage: (url: string) => void;
         origin: string;
     }
     let { things, findPages, onPage, origin }: Props = $props();
@@ -59,13 +59,13 @@
         try {
             const rows = await findPages(wanted, mine.signal);
             trouble = '';
-            pages = rows.map(({ node, url, title }) => {
+            pages = rows.map(({ url, title }) => {
                 const { host, folder, last } = addressParts(url, origin);
                 return {
                     kind: 'page' as const,
                     name: title || `${folder}${last}`,
                     note: `${host}${folder}${last}`,
-                    go: () => onPage(node),
+                    go: () => onPage(url),
                 };
             });
         } catch {

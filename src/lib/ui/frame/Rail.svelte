@@ -25,12 +25,14 @@
         survey: RailSurvey | null;
         surveys: RailSurvey[];
         areas: { name: string; question: string; href: string; isCurrent: boolean }[];
+        /** Address that shows another survey of the site. */
+        hrefOfSurvey?: (number: number) => string;
         onTheme: () => void;
         /** Opens the box that finds; left out where there is nothing to find yet. */
         onFind?: () => void;
         onKeys?: () => void;
     }
-    let { site, sites, survey, surveys, areas, onTheme, onFind, onKeys }: Props = $props();
+    let { site, sites, survey, surveys, areas, hrefOfSurvey, onTheme, onFind, onKeys }: Props = $props();
     /** Drawn where there is no room for words. */
     const ICONS: Record<string, typeof Compass> = {
         Brief: FileText,
@@ -94,7 +96,7 @@
                     <ul>
                         {#each surveys as item (item.number)}
                             <li>
-                                <a href="/sites/{site.id}/{item.number}/brief"
+                                <a href={hrefOfSurvey?.(item.number) ?? `/sites/${site.id}/${item.number}/brief`}
                                     >{label(item)} <span class="note">{dated(item)}</span></a
                                 >
                             </li>

@@ -2,7 +2,7 @@
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
     import type { Snippet } from 'svelte';
     import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
-    import type { PageSheet } from '$lib/core/packed/page-sheet.ts';
+    import type { ToldSheet } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { quoted } from '$lib/core/sets/tokens.ts';
     import { count, counted, day, moment } from '../parts/format.ts';
@@ -10,6 +10,7 @@
     import type { PageLinks } from '$lib/core/areas/page-links.ts';
     import NoteList from '../parts/NoteList.svelte';
     import SeverityMark from '../parts/SeverityMark.svelte';
+    import Elsewhere from './Elsewhere.svelte';
     import FedFeeds from './FedFeeds.svelte';
     import GateChain from './GateChain.svelte';
     import SheetFacts from './SheetFacts.svelte';
@@ -17,15 +18,15 @@
     import type { SheetDetails } from '../../core/survey/page-details.ts';
 
     interface Props {
-        sheet: PageSheet;
+        sheet: ToldSheet;
         /** Where the page stands in the current set; null when it is not in it. */
-        place: { place: number; of: number; before: number | null; after: number | null } | null;
+        place: { place: number; of: number; before: string | null; after: string | null } | null;
         origin: string;
         /** Address of the same view with another page's sheet. */
-        hrefOf: (node: number) => string;
+        hrefOf: (url: string) => string;
         closeHref: string;
         /** Address of a page's source at a line. */
-        sourceHref: (node: number, line: number) => string;
+        sourceHref: (url: string, line: number) => string;
         /** Facts beside the columns; null where nothing was kept. */
         details: SheetDetails | null;
         /** What lists from elsewhere say of the page. */
@@ -48,6 +49,8 @@
         onForgetNote: (id: number) => Promise<string>;
         /** Address with the sheet pinned beside the next one, or no longer pinned. */
         pinHref: string;
+        /** The same page in the other surveys of the site; one of them may not know it. */
+        elsewhere: { number: number; href: string }[];
         isPinned?: boolean;
         /** What its left edge is moved with; left out where it is not the outermost. */
         edge?: Snippet;
@@ -72,9 +75,12 @@
         onNote,
         onForgetNote,
         pinHref,
+        elsewhere,
         isPinned = false,
         edge,
     }: Props = $props();
+    /** Two sheets may stand beside each other. */
+    const id = $props.id();
     let refusal = $state('');
     const record = $derived(sheet.record);
     const weight = $derived(sheet.weight);
@@ -89,8 +95,8 @@
     }
     /** The set of this page alone. */
     const own = $derived(`url is ${quoted(String(record.url), true)}`);
-    const lineHref = (node: number | null, line: number | null): string | null =>
-        node === null || line === null || !details?.keepsSource ? null : sourceHref(node, line);
+    const lineHref = (url: string, line: number | null): string | null =>
+        line === null || !details?.keepsSource ? null : sourceHref(url, line);
     const facts = $derived(
         (
             [
@@ -120,8 +126,8 @@
     const BY: Record<string, string> = { redirect: 'redirect', refresh: 'refresh' };
 </script>
 
-{#snippet lineOf(node: number | null, line: number | null)}
-    {#if line !== null}{#if node !== null && details?.keepsSource}, <a class="set" href={sourceHref(node, line)}
+{#snippet lineOf(line: number | null)}
+    {#if line !== null}{#if details?.keepsSource}, <a class="set" href={sourceHref(sheet.url, line)}
                 >line {count(line)}</a
             >{:else}, line {count(line)}{/if}{/if}
 {/snippet}
@@ -154,7 +160,8 @@
             <h2 class="font-serif text-[1.1875rem] leading-6 break-words">
                 {record.title || (record.status === null ? 'Not read' : 'No title')}
             </h2>
-            <p class="break-all ink2 mb-2">{record.url}</p>
+            <p class="break-all ink2">{record.url}</p>
+            <Elsewhere {elsewhere} />
             <GateChain gates={sheet.gates} />
             <p class="mt-1.5 break-words">{sheet.verdict}</p>
         </section>
@@ -172,7 +179,7 @@
                 </p>
             {:else}
                 <ol>
-                    {#each sheet.way as step (step.node)}
+                    {#each sheet.way as step (step.url)}
                         <li class="way">
                             <b class="text-right">{step.depth}</b>
                             <span class="break-words min-w-0">
@@ -181,7 +188,7 @@
                                         >{step.anchor === '' ? 'a link without words' : `“${step.anchor}”`}</span
                                     >
                                 {:else}<span class="ink2">{BY[step.by]} to</span>{/if}
-                                <a class="plain-set text-primary" href={hrefOf(step.node)}
+                                <a class="plain-set text-primary" href={hrefOf(step.url)}
                                     ><Address url={step.url} {origin} most={40} /></a
                                 >
                             </span>
@@ -203,7 +210,6 @@
                             <SeverityMark severity={finding.severity} />
                             <span class="min-w-0 breaks"
                                 >{finding.line === null ? finding.say : finding.say.replace(/\.$/, '')}{@render lineOf(
-                                    sheet.node,
                                     finding.line,
                                 )}</span
                             >
@@ -260,7 +266,7 @@
                     total={sheet.incomingTotal}
                     {origin}
                     {hrefOf}
-                    lineHref={(link) => lineHref(link.node, link.line)}
+                    lineHref={(link) => lineHref(link.url, link.line)}
                     allHref={linksHref(own, 'to')}
                 />{/if}
         </section>
@@ -281,7 +287,7 @@
                     total={sheet.outgoingTotal}
                     {origin}
                     {hrefOf}
-                    lineHref={(link) => lineHref(sheet.node, link.line)}
+                    lineHref={(link) => lineHref(sheet.url, link.line)}
                     allHref={linksHref(own, 'from')}
                 />{/if}
         </section>
@@ -309,10 +315,10 @@
                         {double.others === 1 ? 'has' : 'have'}
                         {double.what}
                     </dd>{/each}
-                <dt><label for="sheet-priority-{sheet.node}">priority</label></dt>
+                <dt><label for="{id}-priority">priority</label></dt>
                 <dd>
                     <select
-                        id="sheet-priority-{sheet.node}"
+                        id="{id}-priority"
                         class="field !w-auto"
                         value={String(weight.priority ?? '')}
                         onchange={async (event) =>
@@ -372,7 +378,7 @@
                     <dd>{value}</dd>{/each}
             </dl>
             <p class="mt-2 flex gap-2 flex-wrap">
-                {#if details?.hasSource}<a class="tb outlined" href={sourceHref(sheet.node, 1)}>Source as received</a
+                {#if details?.hasSource}<a class="tb outlined" href={sourceHref(sheet.url, 1)}>Source as received</a
                     >{/if}
                 {#if record.not_read === 'action'}<button
                         class="tb outlined"

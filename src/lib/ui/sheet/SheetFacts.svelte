@@ -35,7 +35,7 @@
     {/if}
     {#if details.sameText.length > 0}
         <p class="risk-line">
-            The same text stands at {details.sameText.map((other) => other.url).join(', ')}.
+            The same text stands at {details.sameText.join(', ')}.
         </p>
     {/if}
     {#if document && document.headings.length > 0}

@@ -1,14 +1,15 @@
 <script lang="ts">
     /** The links of one side of a page: the first few, the rest when asked for, and the way to all of them. */
-    import type { SheetLink } from '$lib/core/packed/page-sheet.ts';
+    import type { ToldSheet } from '$lib/core/packed/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { count, counted } from '../parts/format.ts';
 
+    type SheetLink = ToldSheet['incoming'][number];
     interface Props {
         links: SheetLink[];
         total: number;
         origin: string;
-        hrefOf: (node: number) => string;
+        hrefOf: (url: string) => string;
         /** Address of the source in which a link stands; null where it was not kept. */
         lineHref: (link: SheetLink) => string | null;
         /** The Links table with all of them. */
@@ -27,7 +28,7 @@
         {@const href = lineHref(link)}
         <li class="sheet-link">
             <span class="aside">{link.anchor === '' ? 'no words' : `“${link.anchor}”`}</span>
-            {#if link.node !== null}<a class="plain-set text-primary" href={hrefOf(link.node)}
+            {#if link.isKnown}<a class="plain-set text-primary" href={hrefOf(link.url)}
                     ><Address url={link.url} {origin} most={44} /></a
                 >{:else}<Address url={link.url} {origin} most={44} />{/if}
             <span class="note"

@@ -10,8 +10,8 @@
     import TakeAway from './TakeAway.svelte';
 
     interface Row {
-        source: number;
-        target: number | null;
+        source: string;
+        target: string | null;
         record: Record<string, string | number | boolean | null>;
     }
     interface Window {
@@ -32,12 +32,13 @@
         columns: string[];
         order: { column: string; descending: boolean };
         origin: string;
-        selected: number | null;
+        /** URL of the page whose sheet is open. */
+        selected: string | null;
         /** How many pages the set has, or null when it is all of them. */
         setSize: number | null;
         fetchWindow: (from: number, count: number) => Promise<Window>;
-        hrefOf: (node: number) => string;
-        sourceHref: (node: number, line: number) => string;
+        hrefOf: (url: string) => string;
+        sourceHref: (url: string, line: number) => string;
         files: { name: string; href: string }[];
         onCopy: () => Promise<string>;
         onQuery: (change: Record<string, string | null>) => void;

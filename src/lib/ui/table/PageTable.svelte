@@ -9,7 +9,7 @@
     import TakeAway from './TakeAway.svelte';
 
     interface Row {
-        node: number;
+        url: string;
         record: Record<string, string | number | boolean | null>;
     }
     interface Window {
@@ -24,10 +24,11 @@
         columns: string[];
         order: { column: string; descending: boolean };
         origin: string;
-        selected: number | null;
+        /** URL of the page whose sheet is open. */
+        selected: string | null;
         isPartial: boolean;
         fetchWindow: (from: number, count: number) => Promise<Window>;
-        hrefOf: (node: number) => string;
+        hrefOf: (url: string) => string;
         files: { name: string; href: string }[];
         onCopy: () => Promise<string>;
         /** Reads the whole set again; says why not, or nothing. */
@@ -86,10 +87,10 @@
 {#snippet mark({ record }: Row)}
     <PageMark gate={text(record.gate)} reached={typeof record.reached === 'boolean' ? record.reached : null} />
 {/snippet}
-{#snippet cell({ node, record }: Row, column: string)}
+{#snippet cell({ url, record }: Row, column: string)}
     {@const value = record[column]}
     {#if column === 'url'}
-        <a class="page-link" href={hrefOf(node)} data-sveltekit-noscroll><Address url={String(value)} {origin} /></a>
+        <a class="page-link" href={hrefOf(url)} data-sveltekit-noscroll><Address url={String(value)} {origin} /></a>
     {:else if value === null || value === undefined || value === ''}
         {#if column === 'title' && record.status === null}<span class="aside ink2">not read</span>{:else}<span
                 class="ink3"
@@ -111,7 +112,7 @@
     {key}
     columns={visible}
     {order}
-    isSelected={(row) => selected !== null && row.node === selected}
+    isSelected={(row) => selected !== null && row.url === selected}
     isNarrow={selected !== null}
     {fetchWindow}
     {onOrder}

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { pageFindings } from '$lib/core/areas/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
+import { urlOfKey } from '$lib/core/address/page-key.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
 import { appStore, findRoute, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
@@ -34,7 +35,7 @@ export async function load({ params, url, depends }) {
         surveysOf(db, site.id),
         survey.settings.spot === null ? baselineOf(db, survey) : null,
     ]);
-    const [asked, pinned] = [nodeOf(url, 'page'), nodeOf(url, 'pin')];
+    const [asked, pinned] = [urlIn(url, 'page', site.start), urlIn(url, 'pin', site.start)];
     const wantsSheet = asked !== null || pinned !== null;
     const current = await evaluateLine(survey, url.searchParams.get('set') ?? '', wantsSheet ? ['links'] : []);
     const { survey: packed } = current;
@@ -66,14 +67,16 @@ export async function load({ params, url, depends }) {
         known: packed.count,
         open,
         beside,
-        place: open ? placeInSet(current, url.searchParams, open.sheet.node) : null,
+        /** A page that was asked for and that this survey does not know: its URL. */
+        unknown: asked !== null && open === null ? asked : null,
+        place: open ? placeInSet(current, url.searchParams, packed.nodeOf(open.sheet.url)) : null,
     };
 }
 
-/** A node that a parameter names; null for none. */
-function nodeOf(url: URL, name: string): number | null {
-    const node = Number(url.searchParams.get(name) ?? NaN);
-    return Number.isInteger(node) && node >= 0 ? node : null;
+/** URL of the page that a parameter names; null for none. */
+function urlIn(url: URL, name: string, start: string): string | null {
+    const key = url.searchParams.get(name) ?? '';
+    return key === '' ? null : urlOfKey(key, start);
 }
 
 /** The strictest goal that holds for a page of that priority. */
@@ -82,14 +85,15 @@ function goalFor(goals: DepthGoals, priority: number): number | null {
     return own ?? goals.all;
 }
 
-/** Everything about one page; null where there is no such page. */
-async function openSheet(site: Site, survey: Survey, current: CurrentSet, node: number | null) {
+/** Everything about one page; null where the survey knows no such page. */
+async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: string | null) {
     const { survey: packed } = current;
-    if (node === null || node >= packed.count) return null;
+    const node = page === null ? -1 : packed.nodeOf(page);
+    if (node === -1) return null;
     const sheet = pageSheet(packed, node, current);
     const found = pageFindings(packed, node, goalFor(site.depthGoals, current.priority[node]!));
     const places = found.flatMap(({ place }) => (place ? [place] : []));
-    const [details, given, notes, marks] = await Promise.all([
+    const [details, given, notes, marks, told] = await Promise.all([
         sheetDetails(survey, packed, node),
         givenOf(survey, packed.url(node)),
         listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
@@ -98,7 +102,7 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, node: 
     ]);
     let next = 0;
     return {
-        sheet,
+        sheet: told,
         details,
         given,
         links: pageLinksOf(packed, node),

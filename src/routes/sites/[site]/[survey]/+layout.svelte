@@ -11,7 +11,10 @@
     import { switchTheme } from '$lib/ui/frame/theme.ts';
     import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
+    import { pageKey } from '$lib/core/address/page-key.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
+    import UnknownSheet from '$lib/ui/sheet/UnknownSheet.svelte';
+    import { queryOf, sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
     import { SetSizes } from '$lib/workers/set-sizes.ts';
 
     /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
@@ -37,6 +40,7 @@
         area('Survey', 'how was it read?', Object.keys(SURVEY_PARTS)),
         { name: 'Door check', question: 'is it open?', href: `/sites/${data.site.id}/door`, isCurrent: false },
     ]);
+    const hasSheet = $derived(data.open !== null || data.unknown !== null);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
 
     /** What is looked at while the survey runs follows it, one look after the other. */
@@ -52,16 +56,21 @@
         return () => clearTimeout(timer);
     });
 
-    function withParams(values: Record<string, number | null>): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        for (const [name, value] of Object.entries(values)) {
-            if (value === null) params.delete(name);
-            else params.set(name, String(value));
+    const withPage = (url: string): string => withSheet(page.url, url, data.site.start);
+    const withoutPage = $derived(withParams(page.url, { page: null }));
+
+    /** The same view of another survey, or of a page in it: what is looked at goes along. */
+    function inSurvey(number: number, url?: string): string {
+        const params = new URLSearchParams();
+        for (const name of ['set', 'page', 'pin']) {
+            const value = page.url.searchParams.get(name);
+            if (value !== null) params.set(name, value);
         }
-        const query = params.toString();
-        return query === '' ? page.url.pathname : `${page.url.pathname}?${query}`;
+        if (url !== undefined) params.set('page', pageKey(url, data.site.start));
+        const stays = SET_VIEWS.includes(part) || part in REACH_PARTS || part in SURVEY_PARTS;
+        return `/sites/${data.site.id}/${number}/${stays ? part : 'brief'}${queryOf(params)}`;
     }
-    const withPage = (node: number | null): string => withParams({ page: node });
+    const others = $derived(data.surveys.filter(({ number }) => number !== data.survey.number));
 
     async function readAgain(body: { kind: 'page' | 'folder'; url: string }): Promise<string> {
         const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/spot`, {
@@ -101,8 +110,7 @@
         params.delete('page');
         if (text === '') params.delete('set');
         else params.set('set', text);
-        const query = params.toString();
-        return `${stays ? page.url.pathname : `${base}/pages`}${query === '' ? '' : `?${query}`}`;
+        return `${stays ? page.url.pathname : `${base}/pages`}${queryOf(params)}`;
     }
 
     const sets = $derived(`/api/v1/sites/${data.site.id}/sets`);
@@ -193,9 +201,8 @@
     async function findPages(text: string, signal: AbortSignal) {
         const asked = new URLSearchParams({ set: JSON.stringify(text), count: '8', columns: 'url,title' });
         const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/pages?${asked}`, { signal });
-        return PageWindowAnswer.parse(await answer.json()).rows.map(({ node, record }) => ({
-            node,
-            url: String(record.url ?? ''),
+        return PageWindowAnswer.parse(await answer.json()).rows.map(({ url, record }) => ({
+            url,
             title: String(record.title ?? ''),
         }));
     }
@@ -215,7 +222,8 @@
         }
         const step = event.key === '[' ? data.place?.before : event.key === ']' ? data.place?.after : undefined;
         if (step != null && !isTyping) void goto(withPage(step), { noScroll: true, keepFocus: true });
-        if (event.key === 'Escape' && data.open) void goto(withPage(null), { noScroll: true, keepFocus: true });
+        if (event.key === 'Escape' && (data.open || data.unknown !== null))
+            void goto(withoutPage, { noScroll: true, keepFocus: true });
     }
 </script>
 
@@ -231,7 +239,7 @@
         place={isPinned ? null : data.place}
         origin={data.origin}
         hrefOf={withPage}
-        sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
+        sourceHref={(url, line) => sourceHref(base, url, data.site.start, line)}
         onReadAgain={readAgain}
         onPriority={setPriority}
         {setHref}
@@ -239,8 +247,9 @@
         onAskAllTheSame={askAllTheSame}
         onNote={writeNote}
         onForgetNote={forgetNote}
-        pinHref={withParams({ pin: item.sheet.node })}
-        closeHref={withParams(isPinned ? { pin: null } : { page: null })}
+        pinHref={withParams(page.url, { pin: pageKey(item.sheet.url, data.site.start) })}
+        closeHref={withParams(page.url, isPinned ? { pin: null } : { page: null })}
+        elsewhere={others.map(({ number }) => ({ number, href: inSurvey(number, item.sheet.url) }))}
     />
 {/snippet}
 
@@ -249,13 +258,13 @@
     {things}
     {findPages}
     origin={data.origin}
-    onPage={(node) => goto(withPage(node), { noScroll: true })}
+    onPage={(url) => goto(withPage(url), { noScroll: true })}
 />
 <KeyList bind:this={keys} />
 <div
     class="frame"
-    class:with-sheet={data.open !== null || data.beside !== null}
-    class:with-two={data.open !== null && data.beside !== null}
+    class:with-sheet={hasSheet || data.beside !== null}
+    class:with-two={hasSheet && data.beside !== null}
     style:--sheet="{sheetWidth}px"
 >
     <Rail
@@ -264,6 +273,7 @@
         survey={data.survey}
         surveys={data.surveys}
         {areas}
+        hrefOfSurvey={(number) => inSurvey(number)}
         onTheme={switchTheme}
         onFind={() => find?.open()}
         onKeys={() => keys?.open()}
@@ -298,6 +308,14 @@
     </main>
     {#if data.beside}{@render sheetOf(data.beside, true)}{/if}
     {#if data.open}{@render sheetOf(data.open, false)}{/if}
+    {#if data.unknown !== null}<UnknownSheet
+            url={data.unknown}
+            survey={data.survey.number}
+            isRunning={!data.survey.isEnded}
+            closeHref={withoutPage}
+            edge={data.beside === null ? sheetEdge : undefined}
+            elsewhere={others.map(({ number }) => ({ number, href: inSurvey(number) }))}
+        />{/if}
 </div>
 
 <style>

@@ -52,9 +52,9 @@ export async function load({ params, url, depends }) {
         jobs,
         more,
         notes: notes.map(({ id, about, subject, text, createdAt }) => {
-            const node = about === 'page' ? packed.nodeOf(subject) : -1;
+            const isKnown = about === 'page' && packed.nodeOf(subject) !== -1;
             const set = about === 'section' ? `section is ${quoted(subject)}` : about === 'set' ? subject : '';
-            return { id, about, subject, text, createdAt, node: node === -1 ? null : node, set };
+            return { id, about, subject, text, createdAt, isKnown, set };
         }),
         baseline: baseline && {
             number: baseline.number,

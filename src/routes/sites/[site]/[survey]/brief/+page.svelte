@@ -15,6 +15,7 @@
     import { count, counted, day, signed } from '$lib/ui/parts/format.ts';
 
     import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
 
@@ -322,9 +323,9 @@
             {/if}
             <h2 class="pane-name mt-4 mb-1">Notes</h2>
             {#snippet subjectOf(note: (typeof data.notes)[number])}
-                {#if note.about === 'page'}{#if note.node !== null}<a
+                {#if note.about === 'page'}{#if note.isKnown}<a
                             class="set"
-                            href="?{new URLSearchParams([...page.url.searchParams, ['page', String(note.node)]])}"
+                            href={withSheet(page.url, note.subject, data.site.start)}
                             data-sveltekit-noscroll><Address url={note.subject} origin={data.origin} most={36} /></a
                         >{:else}<Address url={note.subject} origin={data.origin} most={36} />, not in this survey{/if}
                 {:else if note.set === 'all'}the whole site{:else}<a class="set mono" href={line(note.set)}

@@ -28,7 +28,7 @@ export async function load({ params, url, depends }) {
         targets: new Set(all.map((link) => link.url)).size,
         counts,
         wanted,
-        links: shown.map((link) => ({ ...link, endUrl: link.ends === -1 ? '' : packed.url(link.ends) })),
+        links: shown,
         most: MOST_SHOWN,
     };
 }

@@ -4,6 +4,7 @@
     import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -29,11 +30,7 @@
         (data.counts.redirect ?? 0) + (data.counts.error ?? 0) + (data.counts.variant ?? 0) + (data.counts.closed ?? 0),
     );
 
-    function withPage(node: number): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.set('page', String(node));
-        return `?${params.toString()}`;
-    }
+    const withPage = (url: string): string => withSheet(page.url, url, data.site.start);
 </script>
 
 <svelte:head><title>Links in · {data.site.name} · Edge Map</title></svelte:head>
@@ -82,18 +79,18 @@
                         <tr>
                             <td class="ink2 breaks">{link.source}</td>
                             <td class="breaks"
-                                >{#if link.node === -1}{link.url}{:else}<a
+                                >{#if !link.isKnown}{link.url}{:else}<a
                                         class="plain-set text-primary"
-                                        href={withPage(link.node)}
+                                        href={withPage(link.url)}
                                         data-sveltekit-noscroll><Address url={link.url} origin={data.origin} /></a
                                     >{/if}</td
                             >
                             <td>{LANDING[link.landing]}{link.hops > 1 ? `, ${link.hops} hops` : ''}</td>
                             <td class="breaks"
-                                >{#if link.ends === -1}<span class="ink3" aria-label="nowhere">·</span>{:else}<a
+                                >{#if link.ends === ''}<span class="ink3" aria-label="nowhere">·</span>{:else}<a
                                         class="plain-set text-primary"
                                         href={withPage(link.ends)}
-                                        data-sveltekit-noscroll><Address url={link.endUrl} origin={data.origin} /></a
+                                        data-sveltekit-noscroll><Address url={link.ends} origin={data.origin} /></a
                                     >{/if}</td
                             >
                         </tr>

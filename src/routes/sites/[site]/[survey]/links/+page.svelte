@@ -7,6 +7,7 @@
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { LINK_LOOKS } from '$lib/ui/table/link-columns.ts';
     import LinkTable from '$lib/ui/table/LinkTable.svelte';
+    import { sourceHref, withParams as changed, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -30,14 +31,7 @@
         return LinkWindowAnswer.parse(await answer.json());
     }
 
-    function withParams(change: Record<string, string | null>): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        for (const [name, value] of Object.entries(change)) {
-            if (value === null) params.delete(name);
-            else params.set(name, value);
-        }
-        return `?${params}`;
-    }
+    const withParams = (change: Record<string, string | null>): string => changed(page.url, change);
 
     const show = (change: Record<string, string | null>): void =>
         void goto(withParams(change), { keepFocus: true, noScroll: true });
@@ -62,11 +56,11 @@
     columns={data.shown}
     order={data.order}
     origin={data.origin}
-    selected={data.open?.sheet.node ?? null}
+    selected={data.open?.sheet.url ?? null}
     setSize={data.set.text === '' ? null : data.set.size}
     {fetchWindow}
-    hrefOf={(node) => withParams({ page: String(node) })}
-    sourceHref={(node, line) => `${base}/source?of=${node}&line=${line}`}
+    hrefOf={(url) => withSheet(page.url, url, data.site.start)}
+    sourceHref={(url, line) => sourceHref(base, url, data.site.start, line)}
     files={[
         { name: 'CSV', href: `${api}/links.csv?${asked}` },
         { name: 'NDJSON', href: `${api}/links.ndjson?${asked}` },

@@ -59,16 +59,11 @@ export async function load({ params, url, depends }) {
             behindRefresh: orphans.filter(isBehindRefresh).length,
             actions: counts.byNotRead.action ?? 0,
         },
-        islands: islands.slice(0, MOST_ISLANDS).map(({ node, url: address, pages }) => ({
-            size: pages,
-            node,
-            url: address,
-        })),
+        islands: islands.slice(0, MOST_ISLANDS).map(({ url: address, pages }) => ({ size: pages, url: address })),
         bySection: bySection.slice(0, MOST_SECTIONS),
         moreSections: Math.max(0, bySection.length - MOST_SECTIONS),
         from,
         orphans: orphans.slice(from, from + MOST_SHOWN).map((node) => ({
-            node,
             url: packed.url(node),
             title: packed.texts('title').at(node),
             kind: kind[node] === ORPHAN.strict ? 'strict' : 'adrift',
@@ -77,7 +72,6 @@ export async function load({ params, url, depends }) {
             evidence: evidenceNames(evidence[node]!),
             gate: gateOf(gate[node]!),
             near: near.of(node, 2).map((item) => ({
-                node: item.node,
                 url: packed.url(item.node),
                 why: [item.sameFolder ? 'same folder' : '', item.words.slice(0, 3).join(', ')]
                     .filter(Boolean)

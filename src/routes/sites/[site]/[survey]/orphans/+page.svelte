@@ -6,17 +6,14 @@
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const line = (text: string): string => `${base}/pages${setQuery(text)}`;
     const of = (orphan: NonNullable<PageFilter['orphan']>): string => `${base}/pages${setQuery(setLine({ orphan }))}`;
 
-    function withPage(node: number): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.set('page', String(node));
-        return `?${params.toString()}`;
-    }
+    const withPage = (url: string): string => withSheet(page.url, url, data.site.start);
 </script>
 
 <svelte:head><title>Orphans · {data.site.name} · Edge Map</title></svelte:head>
@@ -80,11 +77,11 @@
         <section class="pane border-b border-(--rule)" aria-label="Islands">
             <h2 class="pane-name">Islands <span class="note">orphans that links hold together</span></h2>
             <ul class="plain">
-                {#each data.islands as island, index (island.node)}
+                {#each data.islands as island, index (island.url)}
                     <li>
                         <span class="ink3">{index + 1}</span>
                         <b>{counted(island.size, 'page')}</b> around
-                        <a class="set" href={withPage(island.node)} data-sveltekit-noscroll
+                        <a class="set" href={withPage(island.url)} data-sveltekit-noscroll
                             ><Address url={island.url} origin={data.origin} /></a
                         >
                     </li>
@@ -103,10 +100,10 @@
                     ></thead
                 >
                 <tbody>
-                    {#each data.orphans as orphan (orphan.node)}
+                    {#each data.orphans as orphan (orphan.url)}
                         <tr>
                             <td
-                                ><a class="plain-set text-primary" href={withPage(orphan.node)} data-sveltekit-noscroll
+                                ><a class="plain-set text-primary" href={withPage(orphan.url)} data-sveltekit-noscroll
                                     ><Address url={orphan.url} origin={data.origin} /></a
                                 >
                                 <div class="note">{orphan.title}</div></td
@@ -125,11 +122,11 @@
                                       : `no: ${orphan.gate}`}</td
                             >
                             <td>
-                                {#each orphan.near as near (near.node)}
+                                {#each orphan.near as near (near.url)}
                                     <div>
                                         <a
                                             class="plain-set text-primary"
-                                            href={withPage(near.node)}
+                                            href={withPage(near.url)}
                                             data-sveltekit-noscroll><Address url={near.url} origin={data.origin} /></a
                                         > <span class="note">{near.why}</span>
                                     </div>

@@ -8,6 +8,7 @@
     import { copyRows } from '$lib/ui/table/copy-rows.ts';
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { counted } from '$lib/ui/parts/format.ts';
+    import { withParams as changed, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
@@ -25,14 +26,7 @@
         return PageWindowAnswer.parse(await answer.json());
     }
 
-    function withParams(change: Record<string, string | null>): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        for (const [name, value] of Object.entries(change)) {
-            if (value === null) params.delete(name);
-            else params.set(name, value);
-        }
-        return `?${params}`;
-    }
+    const withParams = (change: Record<string, string | null>): string => changed(page.url, change);
 
     /** Reads the current set again, as a spot survey. */
     async function readAgain(): Promise<string> {
@@ -88,10 +82,10 @@
         columns={data.shown}
         order={data.order}
         origin={data.origin}
-        selected={data.open?.sheet.node ?? null}
+        selected={data.open?.sheet.url ?? null}
         isPartial={data.survey.isPartial || !data.survey.isEnded}
         {fetchWindow}
-        hrefOf={(node) => withParams({ page: String(node) })}
+        hrefOf={(url) => withSheet(page.url, url, data.site.start)}
         files={[
             { name: 'CSV', href: `${api}/pages.csv?${asked}` },
             {

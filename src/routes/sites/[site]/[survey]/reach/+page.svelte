@@ -13,6 +13,7 @@
     import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -30,13 +31,7 @@
         Math.max(1, ...data.chokePoints.map(({ load }) => load), ...data.templates.map(({ holds }) => holds)),
     );
 
-    function withParam(name: string, value: string | null): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        if (value === null) params.delete(name);
-        else params.set(name, value);
-        const query = params.toString();
-        return query === '' ? page.url.pathname : `${page.url.pathname}?${query}`;
-    }
+    const withParam = (name: string, value: string | null): string => withParams(page.url, { [name]: value });
 
     let goalTrouble = $state('');
     const goalOf = (form: FormData, name: string): number | null => {
@@ -182,11 +177,11 @@
                     </p>
                     {#if data.islands.length > 0}
                         <ul class="mt-1">
-                            {#each data.islands as island (island.node)}<li>
+                            {#each data.islands as island (island.url)}<li>
                                     {counted(island.pages, 'page')} around
                                     <a
                                         class="plain-set text-primary"
-                                        href={withParam('page', String(island.node))}
+                                        href={withSheet(page.url, island.url, data.site.start)}
                                         data-sveltekit-noscroll
                                         ><Address url={island.url} origin={data.origin} most={34} /></a
                                     >
@@ -227,8 +222,8 @@
                 {:else}
                     <LoadBars
                         {most}
-                        bars={data.chokePoints.map(({ node, url, load }) => ({
-                            key: node,
+                        bars={data.chokePoints.map(({ url, load }) => ({
+                            key: url,
                             value: load,
                             href: behind(url),
                             says: `${counted(load, 'page')} behind ${url}`,
@@ -237,7 +232,7 @@
                         {#snippet name(bar, index)}
                             <a
                                 class="plain-set text-primary"
-                                href={withParam('page', String(bar.key))}
+                                href={withSheet(page.url, String(bar.key), data.site.start)}
                                 data-sveltekit-noscroll
                                 ><Address url={data.chokePoints[index]!.url} origin={data.origin} most={44} /></a
                             >

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { urlOfKey } from '$lib/core/address/page-key.ts';
 import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
 import { linkRecordsOfPage } from '$lib/server/export/link-export.ts';
 import { viewSource } from '$lib/server/page-source.ts';
@@ -8,8 +9,8 @@ export async function load({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const packed = await openPacked(found.survey, ['core', 'text', 'links']);
-    const node = Number(url.searchParams.get('of') ?? NaN);
-    if (!Number.isInteger(node) || node < 0 || node >= packed.count) error(404, 'There is no such page.');
+    const node = packed.nodeOf(urlOfKey(url.searchParams.get('of') ?? '', found.site.start));
+    if (node === -1) error(404, 'This survey knows no such page.');
     const line = Math.max(1, Math.trunc(Number(url.searchParams.get('line') ?? 1)) || 1);
     const { db } = appStore();
     const address = packed.numbers('address')[node]!;
@@ -19,7 +20,6 @@ export async function load({ params, url }) {
         linkRecordsOfPage(db, found.survey.id, packed, node),
     ]);
     return {
-        of: node,
         url: packed.url(node),
         line,
         view: source && details ? viewSource(source, details.facts.sentType, line) : null,

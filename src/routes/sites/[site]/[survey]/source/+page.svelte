@@ -2,6 +2,8 @@
     /** The source of a page as received, at a line. It is shown as text; nothing in it is executed or loaded. */
     import { page } from '$app/state';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import { pageKey } from '$lib/core/address/page-key.ts';
+    import { queryOf, withParams } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const linked = $derived(new Map(data.links.map((link) => [link.line, link])));
@@ -14,11 +16,7 @@
         lines?.querySelector(`[data-line="${wanted}"]`)?.scrollIntoView({ block: 'center' });
     });
 
-    function at(line: number): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.set('line', String(line));
-        return `?${params.toString()}`;
-    }
+    const at = (line: number): string => withParams(page.url, { line: String(line) });
 </script>
 
 <svelte:head><title>Source of {data.url} · Edge Map</title></svelte:head>
@@ -29,7 +27,11 @@
                 source of this page was not kept.{/if}
         </h1>
         <p class="break-all">
-            <a class="set" href="{base}/pages?page={data.of}">{data.url}</a>
+            <a
+                class="set"
+                href="{base}/pages{queryOf(new URLSearchParams({ page: pageKey(data.url, data.site.start) }))}"
+                >{data.url}</a
+            >
             {#if data.view}<span class="note"
                     >{data.view.encoding}, {count(data.view.bytes)} bytes unpacked; {counted(
                         data.links.length,

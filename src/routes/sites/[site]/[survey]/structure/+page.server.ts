@@ -33,7 +33,7 @@ export async function load({ params, url, depends }) {
         /** The pages of the rows that are shown, as a set; null where the rows name none. */
         set: only === null ? 'intended' : (SETS[only as Parting] ?? null),
         setSize: new Set(shown.flatMap(({ node }) => (node === null ? [] : [node]))).size,
-        shown: shown.slice(0, MOST_SHOWN),
+        shown: shown.slice(0, MOST_SHOWN).map(({ node: _, ...row }) => row),
         more: Math.max(0, shown.length - MOST_SHOWN),
         outline: printOutline(pages),
     };

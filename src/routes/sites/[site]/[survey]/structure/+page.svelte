@@ -6,6 +6,7 @@
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import { withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data, form } = $props();
     // Bound, so that what was typed before this code came stays.
@@ -20,13 +21,8 @@
         deeper: 'deeper than intended',
     };
     const kept = $derived(data.counts.find(({ parting }) => parting === 'as intended')?.count ?? 0);
-    const withParam = (name: string, value: string | null): string => {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.delete('kept');
-        if (value === null) params.delete(name);
-        else params.set(name, value);
-        return `?${params}`;
-    };
+    const withParam = (name: string, value: string | null): string =>
+        withParams(page.url, { kept: null, [name]: value });
 </script>
 
 <svelte:head><title>Intended structure · {data.site.name} · Edge Map</title></svelte:head>
@@ -76,9 +72,9 @@
                             <td style:padding-left="{8 + item.level * 16}px">{item.label}</td>
                             <td class="num spare">{item.priority ?? ''}</td>
                             <td
-                                >{#if item.node !== null}<a
+                                >{#if item.url !== ''}<a
                                         class="plain-set text-primary"
-                                        href={withParam('page', String(item.node))}
+                                        href={withSheet(page.url, item.url, data.site.start)}
                                         data-sveltekit-noscroll
                                         ><Address url={item.url} origin={data.origin} most={44} /></a
                                     >{:else}<span class="ink3">–</span>{/if}</td

@@ -22,12 +22,12 @@ export async function load({ params, url }) {
         open: open && {
             ...templates[number]!,
             blocks: open.blocks,
-            example: { ...open.example, url: open.example.node === -1 ? '' : packed.url(open.example.node) },
+            example: open.example,
             links: open.links,
             linkTotal: open.linkTotal,
             pages: open.pages
                 .slice(0, MOST_PAGES)
-                .map((node) => ({ node, url: packed.url(node), title: packed.texts('title').at(node) })),
+                .map((node) => ({ url: packed.url(node), title: packed.texts('title').at(node) })),
             pageTotal: open.pages.length,
         },
     };

@@ -4,19 +4,13 @@
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import { sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const wrong = $derived(data.templates.filter((item) => item.broken > 0));
 
-    function at(change: Record<string, string | null>): string {
-        const params = new URLSearchParams(page.url.searchParams);
-        for (const [name, value] of Object.entries(change)) {
-            if (value === null) params.delete(name);
-            else params.set(name, value);
-        }
-        return `?${params.toString()}`;
-    }
+    const at = (change: Record<string, string | null>): string => withParams(page.url, change);
 </script>
 
 <svelte:head><title>Templates · {data.site.name} · Edge Map</title></svelte:head>
@@ -91,7 +85,7 @@
                     )}.
                     {#if open.example.line > 0}<a
                             class="set"
-                            href="{base}/source?of={open.example.node}&line={open.example.line}"
+                            href={sourceHref(base, open.example.url, data.site.start, open.example.line)}
                             >Its source, line {count(open.example.line)}</a
                         > of one of them.{/if}
                 </p>
@@ -111,11 +105,11 @@
                     </p>{/if}
                 <h2 class="pane-name mt-2">Pages</h2>
                 <ul>
-                    {#each open.pages as item (item.node)}
+                    {#each open.pages as item (item.url)}
                         <li class="py-0.5 break-words">
                             <a
                                 class="plain-set text-primary"
-                                href={at({ page: String(item.node) })}
+                                href={withSheet(page.url, item.url, data.site.start)}
                                 data-sveltekit-noscroll><Address url={item.url} origin={data.origin} most={60} /></a
                             >
                             <span class="note">{item.title}</span>

@@ -47,7 +47,6 @@ export async function load({ params, url, depends }) {
         leak: measures.leak,
         leaking: sizeOf('leak > 0'),
         lost: lost.slice(0, MOST_LOST).map((target) => ({
-            node: target.node,
             url: target.url,
             status: target.status,
             closed: target.closed,
@@ -68,7 +67,6 @@ export async function load({ params, url, depends }) {
         against: asked && {
             name: asked.name,
             points: points.map(({ node, standing, value }) => ({
-                node,
                 standing,
                 value,
                 url: packed.url(node),

@@ -11,6 +11,7 @@
     import { hueOf, sectionLetters } from '$lib/ui/parts/section-letters.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -34,11 +35,7 @@
     const prioritySet = (section: string): string => `section is ${quoted(section)}`;
     const priorityOf = (section: string): number | null =>
         data.rules.find(({ by, subject }) => by === 'set' && subject === prioritySet(section))?.value ?? null;
-    const withParam = (name: string, value: string): string => {
-        const params = new URLSearchParams(page.url.searchParams);
-        params.set(name, value);
-        return `?${params}`;
-    };
+    const withPage = (url: string): string => withSheet(page.url, url, data.site.start);
     /** Sections that are furthest from their share: the one with too much, the one with too little. */
     const known = $derived(
         data.sections.slice(0, data.together > 0 ? -1 : undefined).filter(({ pages }) => pages >= 5),
@@ -336,12 +333,12 @@
                                 ></thead
                             >
                             <tbody>
-                                {#each data.lost as target (target.node)}
+                                {#each data.lost as target (target.url)}
                                     <tr>
                                         <td
                                             ><a
                                                 class="plain-set text-primary"
-                                                href={withParam('page', String(target.node))}
+                                                href={withPage(target.url)}
                                                 data-sveltekit-noscroll
                                                 ><Address url={target.url} origin={data.origin} most={40} /></a
                                             ></td
@@ -415,23 +412,23 @@
                                         <a class="set" href={line(side.set)}>{count(side.total)}</a></caption
                                     >
                                     <tbody>
-                                        {#each side.items.slice(0, 6) as item (item.node)}
+                                        {#each side.items.slice(0, 6) as item (item.url)}
                                             <tr>
                                                 <td>{item.priority || '–'}</td>
                                                 <td class="w-full">
                                                     <a
                                                         class="plain-set text-primary"
-                                                        href={withParam('page', String(item.node))}
+                                                        href={withPage(item.url)}
                                                         data-sveltekit-noscroll
                                                         ><Address url={item.url} origin={data.origin} most={38} /></a
                                                     >
                                                     {#if item.from.length > 0}<div class="note">
-                                                            could be fed by {#each item.from as giver, index (giver.node)}{index >
+                                                            could be fed by {#each item.from as giver, index (giver.url)}{index >
                                                                 0
                                                                     ? ', '
                                                                     : ''}<a
                                                                     class="plain-set"
-                                                                    href={withParam('page', String(giver.node))}
+                                                                    href={withPage(giver.url)}
                                                                     data-sveltekit-noscroll
                                                                     ><Address
                                                                         url={giver.url}
@@ -510,7 +507,7 @@
                             height={220}
                             onPoint={(index) => {
                                 const point = against.points[index];
-                                if (point) void goto(withParam('page', String(point.node)), { noScroll: true });
+                                if (point) void goto(withPage(point.url), { noScroll: true });
                             }}
                             option={(token) => ({
                                 grid: { left: 44, right: 12, top: 10, bottom: 36 },
@@ -571,8 +568,10 @@
                                 Against {#each data.columns.filter((name) => name !== against.name) as name, index (name)}{index >
                                     0
                                         ? ', '
-                                        : ''}<a class="set" href={withParam('against', name)} data-sveltekit-noscroll
-                                        >{name}</a
+                                        : ''}<a
+                                        class="set"
+                                        href={withParams(page.url, { against: name })}
+                                        data-sveltekit-noscroll>{name}</a
                                     >{/each}
                             </p>
                         {/if}

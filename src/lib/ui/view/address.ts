@@ -1,0 +1,29 @@
+/** Addresses of views: what is looked at stays in them, so that they can be sent to somebody or kept. */
+import { pageKey } from '../../core/address/page-key.ts';
+
+/** A query with its question mark; empty for none. Paths stay readable: `?page=/tools/`. */
+export function queryOf(params: URLSearchParams): string {
+    // RFC 3986 section 3.4: a query may hold slashes and colons as they are.
+    const query = params.toString().replaceAll('%2F', '/').replaceAll('%3A', ':');
+    return query === '' ? '' : `?${query}`;
+}
+
+/** The same view with some parameters changed; null takes one away. */
+export function withParams(at: URL, change: Record<string, string | null>): string {
+    const params = new URLSearchParams(at.searchParams);
+    for (const [name, value] of Object.entries(change)) {
+        if (value === null) params.delete(name);
+        else params.set(name, value);
+    }
+    return at.pathname + queryOf(params);
+}
+
+/** The same view with the sheet of a page beside it. @param start URL of the survey's start page */
+export function withSheet(at: URL, url: string, start: string): string {
+    return withParams(at, { page: pageKey(url, start) });
+}
+
+/** The source of a page as received, at a line. @param base address of the survey */
+export function sourceHref(base: string, url: string, start: string, line: number): string {
+    return `${base}/source${queryOf(new URLSearchParams({ of: pageKey(url, start), line: String(line) }))}`;
+}
