@@ -1,4 +1,5 @@
 /** What changed between a baseline and a survey, as the Brief tells it. */
+import { align } from '../compare/align.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { siteMeasures } from '../packed/site-measures.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
@@ -60,10 +61,11 @@ function orphanMoves(baseline: PackedSurvey, survey: PackedSurvey): SinceBaselin
     const isPage = survey.numbers('page');
     const moves = { before: 0, reached: 0, gone: 0, still: 0, new: 0 };
     const known = new Set<number>();
+    const sameNode = align(baseline, survey);
     for (let node = 0; node < baseline.count; node++) {
         if (!isOrphan(old[node]!)) continue;
         moves.before++;
-        const same = survey.nodeOf(baseline.url(node));
+        const same = sameNode[node]!;
         if (same === -1 || isPage[same] !== 1) moves.gone++;
         else if (isOrphan(now[same]!)) {
             moves.still++;

@@ -1,4 +1,5 @@
 /** Which pages are in a set: bitset operations over columns of a packed survey. */
+import { align } from '../compare/align.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
@@ -352,17 +353,10 @@ function intendedPages({ survey, intended }: SetContext, parting: Parting | 'any
     return found;
 }
 
-/** A set of one survey as a set of another: the same URLs. Both lists are in order: O(nodes of both). */
+/** A set of one survey as a set of another: the same URLs. O(nodes). */
 function carried(set: Bits, from: PackedSurvey, to: PackedSurvey): Bits {
-    const theirs = from.texts('url').all();
-    const ours = to.texts('url').all();
+    const same = align(from, to);
     const found = new Bits(to.count);
-    let node = 0;
-    for (let other = 0; other < theirs.length; other++) {
-        const url = theirs[other]!;
-        while (node < ours.length && ours[node]! < url) node++;
-        if (node === ours.length) break;
-        if (ours[node] === url && set.has(other)) found.add(node);
-    }
+    for (const other of set.nodes()) if (same[other] !== -1) found.add(same[other]!);
     return found;
 }
