@@ -26,12 +26,12 @@
         <section class="!border-t-0">
             <h2 class="font-serif text-[1.1875rem] leading-6">Not known here</h2>
             <p class="break-all ink2">{url}</p>
-            <Elsewhere {elsewhere} />
-            <p>
+            <p class="mt-2">
                 {isRunning
                     ? `Survey ${survey} is running and has not come across this URL so far.`
                     : `No link, sitemap or list of survey ${survey} names this URL.`}
             </p>
+            <Elsewhere {elsewhere} />
         </section>
     </div>
 </aside>

@@ -56,7 +56,7 @@
     columns={data.shown}
     order={data.order}
     origin={data.origin}
-    selected={data.open?.sheet.url ?? null}
+    selected={data.open?.sheet.url ?? data.unknown}
     setSize={data.set.text === '' ? null : data.set.size}
     {fetchWindow}
     hrefOf={(url) => withSheet(page.url, url, data.site.start)}

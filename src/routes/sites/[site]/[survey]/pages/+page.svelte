@@ -82,7 +82,7 @@
         columns={data.shown}
         order={data.order}
         origin={data.origin}
-        selected={data.open?.sheet.url ?? null}
+        selected={data.open?.sheet.url ?? data.unknown}
         isPartial={data.survey.isPartial || !data.survey.isEnded}
         {fetchWindow}
         hrefOf={(url) => withSheet(page.url, url, data.site.start)}
