@@ -57,7 +57,7 @@ const WALLS = [
         patterns: [SVELTEKIT, UI, { regex: '(?:^|/)(?:crawl|jobs)/', message: 'store keeps rows; it starts nothing.' }],
     },
     {
-        files: ['src/lib/server/{access,evidence,export,jobs,pack}/**/*.ts', 'src/lib/server/*.ts'],
+        files: ['src/lib/server/{access,evidence,export,jobs,open,pack}/**/*.ts', 'src/lib/server/*.ts'],
         patterns: [DATABASE, SVELTEKIT, UI],
     },
     {
@@ -68,7 +68,7 @@ const WALLS = [
         files: ['src/routes/**/*.{ts,svelte}'],
         patterns: [
             {
-                regex: '/server/(?:crawl|process|jobs)/|^undici',
+                regex: '/server/(?:crawl|process|jobs|open)/|^undici',
                 message: 'routes call app, access, store and export only.',
             },
             DATABASE,

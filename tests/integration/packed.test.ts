@@ -12,13 +12,14 @@ import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
 import { appStore, openPacked, SurveyGone } from '$lib/server/app.ts';
 import { packInThread } from '$lib/server/pack/pack-in-thread.ts';
 import { makeAndSavePacked, makePacked } from '$lib/server/pack/pack-survey.ts';
+import { OpenSurveys } from '$lib/server/open/open-surveys.ts';
 import { PackedHead } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
 import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
 import { saveIntended } from '$lib/server/store/intended-store.ts';
 import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
-import { deleteSurveys } from '$lib/server/store/survey-store.ts';
+import { deleteSurveys, type Survey } from '$lib/server/store/survey-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
 import { until } from '../support/command.ts';
@@ -210,6 +211,43 @@ describe('a packed survey', () => {
         await expect(openPacked(other.survey)).rejects.toThrow(SurveyGone);
         await appStore().close();
         delete process.env.EDGEMAP_DATA;
+    });
+
+    it('stays in memory within one limit, the one in use always, those looked at longest ago gone first', async () => {
+        const surveys = [made.survey];
+        for (const title of ['one', 'two', 'three']) {
+            const other = await makeSurvey(instance, tableSite({ '/': `<title>${title}</title>` }));
+            surveys.push(other.survey);
+        }
+        const [first, second, third, fourth] = surveys as [Survey, Survey, Survey, Survey];
+        const open = new OpenSurveys(() => instance.store, 1_000_000_000);
+        const opened = new Map<Survey, PackedSurvey>();
+        for (const survey of surveys) opened.set(survey, await open.open(survey, [...PARTS]));
+        // Nothing is made twice, and the whole is the sum.
+        expect(await open.open(first)).toBe(opened.get(first));
+        expect(open.bytes).toBe([...opened.values()].reduce((sum, packed) => sum + packed.bytes, 0));
+        // What is worked out of a survey counts from then on.
+        const before = open.bytes;
+        siteMeasures(opened.get(first)!);
+        opened.get(first)!.texts('title').lower();
+        expect(open.bytes).toBeGreaterThan(before + 100);
+
+        const narrow = new OpenSurveys(() => instance.store, open.bytes - opened.get(second)!.bytes);
+        const held = new Map<Survey, PackedSurvey>();
+        for (const survey of [first, second, third]) held.set(survey, await narrow.open(survey, [...PARTS]));
+        await narrow.open(first);
+        // Too much with the fourth: the second was looked at longest ago.
+        siteMeasures(held.get(first)!);
+        held.get(first)!.texts('title').lower();
+        await narrow.open(fourth, [...PARTS]);
+        expect(await narrow.open(first)).toBe(held.get(first));
+        expect(await narrow.open(third)).toBe(held.get(third));
+        expect(await narrow.open(second)).not.toBe(held.get(second));
+        const none = new OpenSurveys(() => instance.store, 0);
+        const alone = await none.open(first);
+        expect(await none.open(first)).toBe(alone);
+        await none.open(second);
+        expect(none.bytes).toBe((await none.open(second)).bytes);
     });
 
     it('stays beside a newer revision where it was to be kept, and goes where it was not', async () => {

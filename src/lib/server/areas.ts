@@ -2,7 +2,7 @@
 import { countPages, type PageCounts } from '../core/areas/count-pages.ts';
 import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import type { Bits } from '../core/sets/bits.ts';
-import { once } from '../core/once.ts';
+import { once } from '../core/kept.ts';
 import { sectionOrder } from '../core/packed/section-order.ts';
 import { appStore, openPacked, surveysOf } from './app.ts';
 import { evaluateLine, type CurrentSet } from './current-set.ts';
@@ -37,7 +37,7 @@ export async function openArea(survey: Survey, url: URL, parts: readonly Part[] 
     return {
         current,
         packed,
-        counts: once(packed, 'page counts', () => countPages(packed)),
+        counts: once(packed, 'page counts', [], () => countPages(packed)),
         within: text.trim() === '' || current.trouble !== null ? null : current.bits,
     };
 }

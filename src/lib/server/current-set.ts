@@ -3,7 +3,7 @@ import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
 import { Bits } from '../core/sets/bits.ts';
 import { evaluateSet, partsFor, SetUnknown, type SetContext } from '../core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY, type Field, type Value } from '../core/sets/fields.ts';
-import { once } from '../core/once.ts';
+import { once } from '../core/kept.ts';
 import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
@@ -216,7 +216,7 @@ export function placeInSet(current: CurrentSet, params: Params, node: number) {
 export function columnList(
     current: CurrentSet,
 ): { id: string; name: string; what: string; kind: PageColumn['kind'] }[] {
-    return once(current.survey, 'column list', () =>
+    return once(current.survey, 'column list', [], () =>
         [...pageColumns(current.survey).values()].map(({ id, name, what, kind }) => ({ id, name, what, kind })),
     );
 }

@@ -1,4 +1,5 @@
 /** Evidence added to a survey from the pages: uploaded, typed in, taken from another survey, or a bare count. */
+import { countKept, sizeOf } from '../core/kept.ts';
 import { z } from 'zod';
 import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
 import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } from '../core/evidence/imports.ts';
@@ -164,7 +165,10 @@ export async function importsOf(survey: Survey): Promise<EvidenceImport[]> {
     if (!imports) {
         imports = importsAt(survey);
         loaded.set(packed, imports);
-        imports.catch(() => loaded.delete(packed));
+        imports.then(
+            (lists) => countKept(packed, sizeOf(lists)),
+            () => loaded.delete(packed),
+        );
     }
     return imports;
 }

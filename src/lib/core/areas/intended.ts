@@ -5,7 +5,7 @@
 import { UNREACHED } from '../graph/depth.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 
 export interface IntendedPage {
     /** Title, path or URL, as written. */
@@ -190,7 +190,7 @@ function nodesFor(survey: PackedSurvey, label: string): number[] {
 
 /** Pages by title and by h1, in small letters; a title with the site's name behind a bar counts by its first part too. */
 function namesOf(survey: PackedSurvey): Map<string, number[]> {
-    return once(survey, 'nodes by name', () => {
+    return once(survey, 'nodes by name', [], () => {
         const isPage = survey.numbers('page');
         const [titles, h1s] = [survey.texts('title').lower(), survey.texts('h1').lower()];
         const names = new Map<string, number[]>();

@@ -5,7 +5,7 @@ import { linkGraphOf } from '../packed/link-graph.ts';
 import { evidenceRows } from '../packed/page-sheet.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { lostUrls } from '../packed/standing.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
 import { pathOf, type Severity } from './jobs.ts';
 
@@ -65,7 +65,7 @@ function brokenAndMoved(survey: PackedSurvey, node: number, add: Add): void {
     const { pageStart, pageBlocks, blockList, listStart, target, kind } = linkGraphOf(survey);
     const status = survey.numbers('status');
     const allowed = survey.numbers('robots_allowed');
-    const lost = once(survey, 'lost urls', () => lostUrls(survey));
+    const lost = once(survey, 'lost urls', [], () => lostUrls(survey));
     const seen = new Set<number>();
     let told = 0;
     let untold = 0;

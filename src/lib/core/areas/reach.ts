@@ -1,7 +1,7 @@
 /** What the area Reach tells of a survey: depths by choice, goals, islands, and what everything hangs from. */
 import { UNREACHED } from '../graph/depth.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 
 /** Depths along followed links alone. */
 export function followedDepths(survey: PackedSurvey): ArrayLike<number> {
@@ -10,7 +10,7 @@ export function followedDepths(survey: PackedSurvey): ArrayLike<number> {
 
 /** The depth within which nine of ten reached pages lie: what is offered as a goal. Null where nothing is reached. */
 export function offeredGoal(survey: PackedSurvey): number | null {
-    return once(survey, 'offered goal', () => {
+    return once(survey, 'offered goal', [], () => {
         const isPage = survey.numbers('page');
         const depth = survey.numbers('depth');
         const reached: number[] = [];
@@ -50,7 +50,7 @@ export interface Island {
 
 /** Islands, largest first. O(pages). */
 export function islandsOf(survey: PackedSurvey): Island[] {
-    return once(survey, 'islands', () => {
+    return once(survey, 'islands', [], () => {
         const island = survey.numbers('island');
         const incoming = survey.numbers('incoming_pages');
         const found: { node: number; pages: number }[] = [];

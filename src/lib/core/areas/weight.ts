@@ -3,7 +3,7 @@ import { GATE_INDEXABLE } from '../packed/codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { eachEnds, lostUrls } from '../packed/standing.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { misfits } from '../sets/misfits.ts';
 
 /** A URL that weight is lost to. */
@@ -23,7 +23,7 @@ export interface LostTarget {
 
 /** URLs that weight is lost to, dearest first. O(link occurrences), once for each survey. */
 export function lostTargets(survey: PackedSurvey): LostTarget[] {
-    return once(survey, 'lost targets', () => {
+    return once(survey, 'lost targets', [], () => {
         const standing = survey.numbers('standing');
         const allowed = survey.numbers('robots_allowed');
         const status = survey.numbers('status');
@@ -144,7 +144,7 @@ function giversOf(survey: PackedSurvey, node: number): Misfit['from'] {
 
 /** Indexable pages of each section, highest standing first: no more than are ever looked at. */
 function sectionRanks(survey: PackedSurvey): Map<number, number[]> {
-    return once(survey, 'section ranks', () => {
+    return once(survey, 'section ranks', [], () => {
         const standing = survey.numbers('standing');
         const section = survey.numbers('section');
         const gate = survey.numbers('gate');

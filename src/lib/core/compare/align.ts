@@ -1,4 +1,5 @@
 /** Two surveys of one site, matched page by page: whatever looks at both goes through here. */
+import { countKept } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const matched = new WeakMap<PackedSurvey, WeakMap<PackedSurvey, Int32Array>>();
@@ -14,7 +15,10 @@ export function align(from: PackedSurvey, to: PackedSurvey): Int32Array {
     let own = matched.get(from);
     if (!own) matched.set(from, (own = new WeakMap()));
     let same = own.get(to);
-    if (!same) own.set(to, (same = merge(from.texts('url').all(), to.texts('url').all())));
+    if (!same) {
+        own.set(to, (same = merge(from.texts('url').all(), to.texts('url').all())));
+        countKept(from, same.byteLength);
+    }
     return same;
 }
 

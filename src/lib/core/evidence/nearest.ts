@@ -2,6 +2,7 @@
  * What stands nearest to a page that nothing links to: the natural places for a link. Nearness is the same folder, and
  * words of title, h1 and URL in common, weighed by how rare they are on this site.
  */
+import { sizeOf } from '../kept.ts';
 import { folderOf } from '../address/section.ts';
 import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
@@ -61,6 +62,11 @@ export class NearestPages {
             put(this.#byFolder, placeOf(url), node);
             for (const word of subjectWords(survey, node)) put(this.#byWord, word, node);
         }
+    }
+
+    /** Bytes it takes, near enough. */
+    get byteLength(): number {
+        return sizeOf([this.#byWord, this.#byFolder]);
     }
 
     /** The nearest pages of one, nearest first. */

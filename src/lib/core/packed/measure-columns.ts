@@ -5,7 +5,7 @@ import { depths, UNREACHED } from '../graph/depth.ts';
 import { linksOf, reversed, type Links } from '../graph/distinct.ts';
 import { bridges, dominators, loads } from '../graph/dominators.ts';
 import { childrenOf, lostWithout } from '../graph/without.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
 import { depthGraph, linkGraphOf, wayGraph } from './link-graph.ts';
 import type { PackedSurvey } from './packed-survey.ts';
@@ -113,7 +113,7 @@ interface WaysByTemplate {
 }
 
 function waysByTemplate(survey: PackedSurvey): WaysByTemplate {
-    return once(survey, 'ways by template', () => {
+    return once(survey, 'ways by template', [], () => {
         const graph = linkGraphOf(survey);
         const wayBlock = survey.numbers('way_block');
         const enteredBy = new Map<number, number[]>();

@@ -14,7 +14,6 @@ import { landings } from './link-graph.ts';
 import { standingOf } from './standing.ts';
 
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
-const path = (survey: PackedSurvey, node: number): string => survey.url(node).replace('https://site.example', '');
 const node = (survey: PackedSurvey, of: string): number => survey.nodeOf(`https://site.example${of}`);
 
 describe('standing', () => {

@@ -4,6 +4,7 @@
  * parts, each had on its own: `core` (numbers and links), `text` (URLs, titles and other texts of pages), `links`
  * (anchors and what else is said of single links).
  */
+import { countKept, keptBytes } from '../kept.ts';
 import type { CutReason, FileRow, SurveyState } from '../survey/survey-rows.ts';
 import type { NumberColumn, Sections } from './sections.ts';
 import { TextTable } from './text-table.ts';
@@ -70,10 +71,16 @@ export class PackedSurvey {
     readonly #columns = new Map<string, NumberColumn>();
     readonly #texts = new Map<string, TextTable>();
     readonly #parts = new Set<Part>();
+    #columnBytes = 0;
 
     constructor(head: PackedHead) {
         this.head = head;
         this.count = head.count;
+    }
+
+    /** Bytes it takes in memory: its columns, and all that was decoded or worked out of it and is kept. */
+    get bytes(): number {
+        return this.#columnBytes + keptBytes(this);
     }
 
     has(part: Part): boolean {
@@ -81,7 +88,10 @@ export class PackedSurvey {
     }
 
     add(part: Part, sections: Sections): void {
-        for (const [name, column] of sections.columns) this.#columns.set(name, column);
+        for (const [name, column] of sections.columns) {
+            this.#columns.set(name, column);
+            this.#columnBytes += column.byteLength;
+        }
         this.#parts.add(part);
     }
 
@@ -97,7 +107,7 @@ export class PackedSurvey {
         if (!table) {
             const bytes = this.numbers(`${name}:bytes`);
             if (!(bytes instanceof Uint8Array)) throw new Error(`${name} is no text`);
-            table = new TextTable(bytes, this.numbers(`${name}:ends`));
+            table = new TextTable(bytes, this.numbers(`${name}:ends`), (kept) => countKept(this, kept));
             this.#texts.set(name, table);
         }
         return table;

@@ -1,10 +1,10 @@
 /** The sections of a site in the order that gives each its mark for the site's life. */
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
 /** Sections by the pages they hold, largest first; names break ties. O(pages). */
 function bySize(survey: PackedSurvey): string[] {
-    return once(survey, 'sections by size', () => {
+    return once(survey, 'sections by size', [], () => {
         const isPage = survey.numbers('page');
         const section = survey.numbers('section');
         const words = survey.texts('section_words').all();

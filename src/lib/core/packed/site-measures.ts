@@ -1,7 +1,7 @@
 /** Measures of the whole link graph of a survey: what the areas tell, and the API gives. */
 import { concentration, type Concentration } from '../graph/concentration.ts';
 import { sectionFlow } from '../graph/flow.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import type { PackedSurvey, PackedTemplate } from './packed-survey.ts';
 import { rankedGraph } from './standing.ts';
 
@@ -51,7 +51,7 @@ const MOST_CHOKE_POINTS = 100;
 
 /** O(links), once for each survey. */
 export function siteMeasures(survey: PackedSurvey): SiteMeasures {
-    return once(survey, 'site measures', () => measure(survey));
+    return once(survey, 'site measures', [], () => measure(survey));
 }
 
 function measure(survey: PackedSurvey): SiteMeasures {

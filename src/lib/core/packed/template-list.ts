@@ -1,6 +1,6 @@
 /** Templates as they are listed and looked at: their blocks, pages and links. */
 import { LINK_KINDS } from '../page/links.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { linkKeys } from './block-templates.ts';
 import { linkGraphOf } from './link-graph.ts';
 import { TO_SELF, type PackedSurvey, type PackedTemplate } from './packed-survey.ts';
@@ -26,7 +26,7 @@ const MOST_FIRST = 4;
 
 /** Blocks of each template, the one on most pages first. */
 function blocksByTemplate(survey: PackedSurvey): number[][] {
-    return once(survey, 'blocks by template', () => {
+    return once(survey, 'blocks by template', [], () => {
         const { blockTemplate, blockPages } = linkGraphOf(survey);
         const blocks: number[][] = survey.head.templates.map(() => []);
         for (let block = 0; block < blockTemplate.length; block++) blocks[blockTemplate[block]!]?.push(block);
@@ -38,7 +38,7 @@ function blocksByTemplate(survey: PackedSurvey): number[][] {
 /** Different links of a template, as links of lists, in the order of its blocks. */
 function linksOfTemplate(survey: PackedSurvey, template: number): number[] {
     const { blockList, listStart } = linkGraphOf(survey);
-    const keys = once(survey, 'link keys', () => linkKeys(survey)).of;
+    const keys = once(survey, 'link keys', [], () => linkKeys(survey)).of;
     const anchors = survey.numbers('link_anchor');
     const found = new Map<string, number>();
     for (const block of blocksByTemplate(survey)[template] ?? []) {

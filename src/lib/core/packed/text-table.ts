@@ -1,4 +1,5 @@
 /** Texts as one column of bytes and one of ends: nothing is decoded before it is looked at. */
+import { sizeOf } from '../kept.ts';
 import type { NumberColumn } from './sections.ts';
 
 const decoder = new TextDecoder('utf-8', { ignoreBOM: true });
@@ -9,9 +10,14 @@ export class TextTable {
     readonly #ends: NumberColumn;
     #all: string[] | null = null;
     #lower: string[] | null = null;
+    readonly #onKeep: (bytes: number) => void;
 
-    /** @param ends where each text ends in the bytes; the first begins at 0 */
-    constructor(bytes: Uint8Array, ends: NumberColumn) {
+    /**
+     * @param ends where each text ends in the bytes; the first begins at 0
+     * @param onKeep told of the bytes of texts that stay decoded
+     */
+    constructor(bytes: Uint8Array, ends: NumberColumn, onKeep: (bytes: number) => void = () => undefined) {
+        this.#onKeep = onKeep;
         this.#bytes = bytes;
         this.#ends = ends;
         this.length = ends.length;
@@ -40,12 +46,15 @@ export class TextTable {
             }
         } else for (let index = 0; index < this.length; index++) texts[index] = this.at(index);
         this.#all = texts;
+        this.#onKeep(sizeOf(texts));
         return texts;
     }
 
     /** All texts in small letters, for looking something up in any case. */
     lower(): string[] {
-        this.#lower ??= this.all().map((text) => text.toLowerCase());
+        if (this.#lower) return this.#lower;
+        this.#lower = this.all().map((text) => text.toLowerCase());
+        this.#onKeep(sizeOf(this.#lower));
         return this.#lower;
     }
 }

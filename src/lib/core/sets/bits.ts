@@ -8,6 +8,11 @@ export class Bits {
         this.words = new Uint32Array((size + 31) >>> 5);
     }
 
+    /** Bytes it takes. */
+    get byteLength(): number {
+        return this.words.byteLength;
+    }
+
     static of(size: number, nodes: Iterable<number>): Bits {
         const bits = new Bits(size);
         for (const node of nodes) bits.add(node);

@@ -5,7 +5,7 @@ import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
 import { Bits } from './bits.ts';
 import { fieldsOf, PRIORITY, type Field, type NumberField, type TextField } from './fields.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { againstIntended, type IntendedPage, type Parting } from '../areas/intended.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { misfits } from './misfits.ts';
@@ -184,7 +184,7 @@ function filled(size: number, test: (node: number) => boolean): Bits {
  */
 function wide(survey: PackedSurvey, name: string, column: NumberColumn): Int32Array | Float64Array {
     if (column instanceof Int32Array || column instanceof Float64Array) return column;
-    return once(survey, `wide ${name}`, () => {
+    return once(survey, 'wide', [name], () => {
         if (column instanceof Float32Array) return Float64Array.from(column);
         for (let at = 0; at < column.length; at++) if (column[at]! > 0x7fffffff) return Float64Array.from(column);
         return Int32Array.from(column);
@@ -263,7 +263,7 @@ function matched(survey: PackedSurvey, field: Field, test: 'is' | 'has' | 'begin
     if (field.isUrl && test !== 'has') {
         return filled(survey.count, (node) => texts[node] != null && fitting(texts[node]!, test, wanted, true));
     }
-    const lower = once(survey, `lower ${field.name}`, () => texts.map((text) => text?.toLowerCase() ?? null));
+    const lower = once(survey, 'lower', [field.name], () => texts.map((text) => text?.toLowerCase() ?? null));
     return filled(survey.count, (node) => lower[node] != null && fitting(lower[node]!, test, wanted, true));
 }
 
@@ -298,7 +298,9 @@ function unknownOf(context: SetContext, field: Field): Bits {
 
 function fieldNamed({ survey }: SetContext, name: string): Field {
     if (name === PRIORITY.name) return PRIORITY;
-    const field = once(survey, 'fields', () => new Map(fieldsOf(survey).map((item) => [item.name, item]))).get(name);
+    const field = once(survey, 'fields', [], () => new Map(fieldsOf(survey).map((item) => [item.name, item]))).get(
+        name,
+    );
     if (!field) throw new SetUnknown(`This survey has no column "${name}".`);
     return field;
 }
@@ -318,7 +320,7 @@ function textField(context: SetContext, name: string): TextField {
 function flagged(name: string, context: SetContext): Bits {
     const { survey } = context;
     const flag = FLAGS.find((item) => item.name === name);
-    if (flag) return once(survey, `flag ${name}`, () => filled(survey.count, flag.test(survey)));
+    if (flag) return once(survey, 'flag', [name], () => filled(survey.count, flag.test(survey)));
     const outer = OUTER_FLAGS.find((item) => item.name === name)?.name;
     if (outer === undefined) throw new SetUnknown(`There is no flag "${name}".`);
     if (outer === 'starved' || outer === 'overfed' || outer === 'misfit') {

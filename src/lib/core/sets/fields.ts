@@ -9,7 +9,7 @@ import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
 import type { NumberColumn } from '../packed/sections.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
 import { NOT_READ_REASONS } from '../survey/survey-rows.ts';
 
@@ -74,7 +74,7 @@ const chosenText = (name: string, what: string, column = name.replaceAll(' ', '_
     isUrl: false,
     part: 'text',
     texts: (survey) =>
-        once(survey, `text ${column}`, () => {
+        once(survey, 'texts', [`of ${column}`], () => {
             const words = survey.texts(`${column}_words`).all();
             return Array.from(survey.numbers(column), (code) => words[code]!);
         }),
@@ -99,7 +99,7 @@ const coded = (
     what,
     kind: 'choice',
     choices: (survey) => ({
-        codes: once(survey, `codes ${name}`, () =>
+        codes: once(survey, 'codes', [name], () =>
             Uint8Array.from(survey.numbers(column), (code) => words.indexOf(wordOf(code))),
         ),
         words,
@@ -112,7 +112,7 @@ const isDocument = (survey: PackedSurvey, node: number): boolean => survey.numbe
 const documentText = (name: string, what: string): TextField => ({
     ...text(name, what),
     texts: (survey) =>
-        once(survey, `text ${name}`, () =>
+        once(survey, 'texts', [name], () =>
             survey
                 .texts(name.replaceAll(' ', '_'))
                 .all()
@@ -127,7 +127,7 @@ const length = (of: 'title' | 'h1' | 'description'): NumberField => ({
     part: 'text',
     unknown: -1,
     numbers: (survey) =>
-        once(survey, `${of} length`, () => {
+        once(survey, 'length', [of], () => {
             const texts = survey.texts(of).all();
             return Int32Array.from(texts, (value, node) => (isDocument(survey, node) ? [...value].length : -1));
         }),
@@ -141,7 +141,7 @@ const pointed = (name: string, what: string, column: string): TextField => ({
     isUrl: true,
     part: 'text',
     texts: (survey) =>
-        once(survey, `text ${name}`, () =>
+        once(survey, 'texts', [name], () =>
             Array.from(survey.numbers(column), (to) => (to < 0 ? null : survey.addressUrl(to))),
         ),
 });
@@ -201,21 +201,22 @@ const FIELDS: Field[] = [
         kind: 'text',
         isUrl: true,
         part: 'text',
-        texts: (survey) => once(survey, 'text path', () => survey.texts('url').all().map(pathOf)),
+        texts: (survey) => once(survey, 'texts', ['path'], () => survey.texts('url').all().map(pathOf)),
     },
     {
         name: 'host',
         what: 'Host of the address, with its port where that is not the usual one.',
         kind: 'choice',
         part: 'text',
-        choices: (survey) => once(survey, 'choices host', () => choicesOf(survey.texts('url').all().map(hostOf))),
+        choices: (survey) => once(survey, 'choices', ['host'], () => choicesOf(survey.texts('url').all().map(hostOf))),
     },
     {
         name: 'origin',
         what: 'Scheme and host of the address.',
         kind: 'choice',
         part: 'text',
-        choices: (survey) => once(survey, 'choices origin', () => choicesOf(survey.texts('url').all().map(originOf))),
+        choices: (survey) =>
+            once(survey, 'choices', ['origin'], () => choicesOf(survey.texts('url').all().map(originOf))),
     },
     choice('section', 'First folder of the path, / for pages at the root.'),
     documentText('title', 'Text of the title element.'),
@@ -232,7 +233,7 @@ const FIELDS: Field[] = [
         isUrl: false,
         part: 'text',
         texts: (survey) =>
-            once(survey, 'text gate reason', () =>
+            once(survey, 'texts', ['gate reason'], () =>
                 Array.from({ length: survey.count }, (_, node) => gateReason(survey, node)),
             ),
     },
@@ -245,7 +246,7 @@ const FIELDS: Field[] = [
     {
         ...number('outgoing links', 'Links to other pages and sites, each occurrence.'),
         numbers: (survey) =>
-            once(survey, 'outgoing links', () =>
+            once(survey, 'outgoing links', [], () =>
                 Int32Array.from(survey.numbers('outgoing_links'), (links, node) =>
                     survey.numbers('status')[node] === 0 ? -1 : links,
                 ),
@@ -253,7 +254,7 @@ const FIELDS: Field[] = [
     },
     {
         ...number('own links', 'Links outside blocks that other pages have too, each occurrence.'),
-        numbers: (survey) => once(survey, 'own links', () => ownLinks(survey)),
+        numbers: (survey) => once(survey, 'own links', [], () => ownLinks(survey)),
     },
     number('words', 'Words of the body text.'),
     number('main words', 'Words of the main text, without shared blocks.'),
@@ -286,7 +287,7 @@ const FIELDS: Field[] = [
         what: 'How the URL is known, all of it: "link sitemap".',
         kind: 'choice',
         choices: (survey) =>
-            once(survey, 'choices evidence', () =>
+            once(survey, 'choices', ['evidence'], () =>
                 choicesOf(Array.from(survey.numbers('evidence'), (mask) => evidenceNames(mask).join(' '))),
             ),
     },
@@ -298,7 +299,7 @@ const FIELDS: Field[] = [
         isUrl: true,
         part: 'text',
         texts: (survey) =>
-            once(survey, 'text canonical', () => {
+            once(survey, 'texts', ['canonical'], () => {
                 const start = survey.numbers('canonical_start');
                 const targets = survey.numbers('canonical');
                 return Array.from({ length: survey.count }, (_, node) => {

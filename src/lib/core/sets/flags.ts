@@ -4,7 +4,7 @@ import { GATES } from '../gates/gates.ts';
 import { GATE_INDEXABLE } from '../packed/codes.ts';
 import { refreshTargets } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import { ORPHAN } from '../survey/page-kind.ts';
 import { UNREACHED } from '../graph/depth.ts';
 
@@ -65,7 +65,7 @@ export const FLAGS: readonly Flag[] = [
     marked('decline only', 'Reached by nofollow links only.', 'decline_only'),
     is('behind a refresh', 'An orphan to which a page leads on by itself, after a delay.', (survey) => {
         const orphan = survey.numbers('orphan');
-        const led = once(survey, 'delayed refreshes', () => refreshTargets(survey));
+        const led = once(survey, 'delayed refreshes', [], () => refreshTargets(survey));
         return (node) => led[node] === 1 && (orphan[node] === ORPHAN.strict || orphan[node] === ORPHAN.adrift);
     }),
     is('choke point', 'Some pages are reached through this one only; the start page is none.', (survey) => {

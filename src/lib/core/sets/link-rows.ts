@@ -4,7 +4,7 @@ import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
 import { TO_SELF, type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from './bits.ts';
 import { type Value } from './fields.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 
 export const LINK_SIDES = ['from', 'to'] as const;
 export type LinkSide = (typeof LINK_SIDES)[number];
@@ -95,7 +95,7 @@ export function chooseLinks(survey: PackedSurvey, set: Bits, query: LinkQuery): 
     };
     // From its side a link is chosen by itself, whatever the set.
     const { fits, perList, selfPerList } = isFrom
-        ? once(survey, `links ${wantedKind} ${query.followed === true}`, choose)
+        ? once(survey, 'links asked for', [wantedKind, query.followed === true], choose)
         : choose();
     return {
         graph,
@@ -249,7 +249,7 @@ export interface LinkPlaces {
  * page too (a canonical to itself) is told by its first occurrence. Made once. O(links + values log values).
  */
 export function linkPlaces(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
-    return once(survey, `places of links ${column}`, () =>
+    return once(survey, 'places of links', [column], () =>
         WORDS.includes(column) ? placesOfWords(survey, column) : placesOfValues(survey, column),
     );
 }

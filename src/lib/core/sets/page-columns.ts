@@ -6,7 +6,7 @@ import { ORPHAN } from '../survey/page-kind.ts';
 import { PAGE_COLUMNS } from '../survey/page-record.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
 import { fieldsOf, PRIORITY, valueAt, type Field, type Value } from './fields.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 
 export interface PageColumn {
     /** As exports call it: `incoming_pages`. */
@@ -100,7 +100,7 @@ export function placesBy(survey: PackedSurvey, column: PageColumn): Int32Array {
         return places;
     };
     // Priorities change without the survey.
-    return column.id === PRIORITY.name ? make() : once(survey, `places ${column.id}`, make);
+    return column.id === PRIORITY.name ? make() : once(survey, 'places', [column.id], make);
 }
 
 /**

@@ -8,7 +8,7 @@ import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
 import { heldByTemplate } from '../packed/measure-columns.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from './bits.ts';
-import { once } from '../once.ts';
+import { once } from '../kept.ts';
 import type { Narrowing } from './set-expression.ts';
 
 const A = LINK_KINDS.indexOf('a');
@@ -47,7 +47,7 @@ function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
         if (narrow.template === name || narrow.template === place) templates.add(number);
     });
     const followed = narrow.followed === true;
-    const all = once(survey, `lists ${followed}`, () => listsOf(survey, graph, followed));
+    const all = once(survey, 'lists', [followed], () => listsOf(survey, graph, followed));
     const narrows = narrow.region !== undefined || narrow.template !== undefined;
     const passes = (block: number): boolean =>
         (region === -1 || blockRegion[block] === region) &&
@@ -59,7 +59,7 @@ function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
             narrow.anchor === undefined
                 ? null
                 : anchored(survey, named(survey, all, followed), narrow.anchor.toLowerCase()),
-        counts: once(survey, `pages whose links count ${followed}`, () =>
+        counts: once(survey, 'pages whose links count', [followed], () =>
             Uint8Array.from({ length: survey.count }, (_, node) =>
                 isPage[node] === 1 && !(followed && nofollow[node] === 1) ? 1 : 0,
             ),
@@ -91,7 +91,7 @@ function listsOf(survey: PackedSurvey, graph: LinkGraph, followed: boolean): Lis
 
 /** Anchors and names of the links of lists, in the order of those: made once anything asks for a text. O(links). */
 function named(survey: PackedSurvey, { links }: Lists, followed: boolean): [string, Uint32Array][] {
-    return once(survey, `names of lists ${followed}`, () =>
+    return once(survey, 'names of links', [followed], () =>
         ['link_anchor', 'link_name'].map((column): [string, Uint32Array] => {
             const codes = survey.numbers(column);
             const own = new Uint32Array(links.length);
@@ -306,12 +306,12 @@ export function canonicalTo(survey: PackedSurvey, set: Bits): Bits {
 
 /** Pages that a sitemap lists, by its address. */
 export function listedBy(survey: PackedSurvey, sitemap: string): Bits {
-    return once(survey, `listed by ${sitemap}`, () => {
+    const file = survey.texts('sitemap_words').all().indexOf(sitemap);
+    if (file === -1) return new Bits(survey.count);
+    return once(survey, 'listed by sitemap', [file], () => {
         const start = survey.numbers('sitemap_start');
         const files = survey.numbers('sitemap');
-        const file = survey.texts('sitemap_words').all().indexOf(sitemap);
         const found = new Bits(survey.count);
-        if (file === -1) return found;
         for (let node = 0; node < survey.count; node++) {
             for (let at = start[node]!; at < start[node + 1]!; at++) if (files[at] === file) found.add(node);
         }
@@ -335,8 +335,9 @@ function eachListRow(survey: PackedSurvey, see: (node: number, name: number) => 
 
 /** Pages that a list from elsewhere names, by the name of the list. */
 export function namedIn(survey: PackedSurvey, list: string): Bits {
-    return once(survey, `named in ${list}`, () => {
-        const wanted = survey.texts('evidence_row_source_words').all().indexOf(list);
+    const wanted = survey.texts('evidence_row_source_words').all().indexOf(list);
+    if (wanted === -1) return new Bits(survey.count);
+    return once(survey, 'named in list', [wanted], () => {
         const found = new Bits(survey.count);
         eachListRow(survey, (node, name) => {
             if (name === wanted) found.add(node);
@@ -347,7 +348,7 @@ export function namedIn(survey: PackedSurvey, list: string): Bits {
 
 /** Names of the lists from elsewhere that name any page. */
 export function listNames(survey: PackedSurvey): string[] {
-    return once(survey, 'names of lists', () => {
+    return once(survey, 'names of lists', [], () => {
         const names = new Set<number>();
         eachListRow(survey, (_, name) => names.add(name));
         const words = survey.texts('evidence_row_source_words').all();
@@ -357,13 +358,17 @@ export function listNames(survey: PackedSurvey): string[] {
 
 /** Pages that would not be reached without a template, by its name or its place. */
 export function heldBy(survey: PackedSurvey, template: string): Bits {
-    return once(survey, `held by ${template}`, () => {
-        const found = new Bits(survey.count);
-        const isPage = survey.numbers('page');
-        survey.head.templates.forEach(({ name, place }, number) => {
-            if (template !== name && template !== place) return;
-            for (const node of heldByTemplate(survey, number)) if (isPage[node] === 1) found.add(node);
-        });
-        return found;
+    const isPage = survey.numbers('page');
+    let found = new Bits(survey.count);
+    survey.head.templates.forEach(({ name, place }, number) => {
+        if (template !== name && template !== place) return;
+        const held = once(survey, 'held by template', [number], () =>
+            Bits.of(
+                survey.count,
+                [...heldByTemplate(survey, number)].filter((node) => isPage[node] === 1),
+            ),
+        );
+        found = found.or(held);
     });
+    return found;
 }

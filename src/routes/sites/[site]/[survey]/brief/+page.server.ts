@@ -3,7 +3,7 @@ import { countPages } from '$lib/core/areas/count-pages.ts';
 import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { jobsOf } from '$lib/core/areas/jobs.ts';
 import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
 import { misfits } from '$lib/core/sets/misfits.ts';
 import { quoted } from '$lib/core/sets/tokens.ts';
@@ -27,7 +27,7 @@ export async function load({ params, url, depends }) {
     // While a survey runs everything changes under the reader: jobs are told of what is read.
     const ended = isEnded(survey);
     const { jobs, more } = ended
-        ? once(packed, `jobs ${goal}`, () => jobsOf(packed, goal, MOST_JOBS))
+        ? once(packed, 'jobs', [goal], () => jobsOf(packed, goal, MOST_JOBS))
         : { jobs: [], more: 0 };
     const baseline = ended && survey.settings.spot === null ? await baselineOf(appStore().db, survey) : null;
     const earlier = baseline && (await openPacked(baseline, ['core', 'text']));
@@ -63,7 +63,7 @@ export async function load({ params, url, depends }) {
             /** Settings that differ, by name: what changed may be the question, not the site. */
             settings: differing(baseline.settings, survey.settings),
         },
-        since: earlier && once(packed, `since ${baseline.number}`, () => sinceBaseline(earlier, packed)),
+        since: earlier && once(packed, 'since', [baseline.id, baseline.revision], () => sinceBaseline(earlier, packed)),
     };
 }
 

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { completenessOf } from '$lib/core/evidence/completeness.ts';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
@@ -15,7 +15,7 @@ export async function load({ params, url, depends }) {
     if (!found) error(404, 'There is no such survey.');
     const { packed, counts } = await openArea(found.survey, url);
     const given = await givenEvidence(found.survey);
-    const complete = once(packed, `completeness ${[...given].sort().join(' ')}`, () => completenessOf(packed, given));
+    const complete = once(packed, 'completeness', [[...given].sort().join(' ')], () => completenessOf(packed, given));
     // What is closed now may have been open then.
     const { progress } = isEarlier(found.survey)
         ? { progress: null }

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { externalHosts } from '$lib/core/packed/external-hosts.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 
@@ -9,7 +9,7 @@ export async function load({ params }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const packed = await openPacked(found.survey, ['core', 'text', 'links']);
-    const hosts = once(packed, 'external hosts', () => externalHosts(packed));
+    const hosts = once(packed, 'external hosts', [], () => externalHosts(packed));
     return {
         hosts: hosts.slice(0, MOST_HOSTS),
         total: hosts.length,

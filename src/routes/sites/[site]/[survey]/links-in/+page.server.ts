@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { linksIn } from '$lib/core/evidence/links-in.ts';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';
 
@@ -14,7 +14,7 @@ export async function load({ params, url, depends }) {
     const rows = (await importsOf(found.survey))
         .filter((item) => item.kind === 'external')
         .flatMap((item) => item.rows);
-    const all = once(packed, 'links in', () => linksIn(packed, rows));
+    const all = once(packed, 'links in', [], () => linksIn(packed, rows));
     const counts: Record<string, number> = {};
     for (const link of all) counts[link.landing] = (counts[link.landing] ?? 0) + 1;
     const wanted = url.searchParams.get('landing');

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import { islandsOf } from '$lib/core/areas/reach.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/evidence/nearest.ts';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { gateOf } from '$lib/core/packed/codes.ts';
 import { flagNamed } from '$lib/core/sets/flags.ts';
 import { ORPHAN } from '$lib/core/survey/page-kind.ts';
@@ -18,7 +18,7 @@ export async function load({ params, url, depends }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { packed, counts } = await openArea(found.survey, url);
-    const near = once(packed, 'nearest pages', () => new NearestPages(packed));
+    const near = once(packed, 'nearest pages', [], () => new NearestPages(packed));
     const kind = packed.numbers('orphan');
     const island = packed.numbers('island');
     const gate = packed.numbers('gate');

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { once } from '$lib/core/once.ts';
+import { once } from '$lib/core/kept.ts';
 import { openTemplate, templateList } from '$lib/core/packed/template-list.ts';
 import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
@@ -18,7 +18,7 @@ export async function load({ params, url }) {
     return {
         pages: counts.pages,
         total: templates.length,
-        templates: once(packed, 'template list', () => templateList(packed, MOST_TEMPLATES)),
+        templates: once(packed, 'template list', [], () => templateList(packed, MOST_TEMPLATES)),
         open: open && {
             ...templates[number]!,
             blocks: open.blocks,

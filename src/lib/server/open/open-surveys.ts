@@ -1,0 +1,229 @@
+/**
+ * Packed surveys kept in memory for as long as they are looked at, each with its true size: columns, decoded texts,
+ * orders, and whatever else was worked out of it. One limit for all of them together; the one looked at longest ago goes.
+ */
+import { PackedSurvey, type Part } from '../../core/packed/packed-survey.ts';
+import { contentTag, type Sections } from '../../core/packed/sections.ts';
+import { PackedHead } from '../../wire/packed-head.ts';
+import { packInThread } from '../pack/pack-in-thread.ts';
+import { loadPacked, loadPackedBytes, packedKey } from '../store/packed-store.ts';
+import type { Store } from '../store/connect.ts';
+import { getSurvey, type Survey } from '../store/survey-store.ts';
+import { isClosed, isEarlier, isEnded } from './survey-state.ts';
+
+/** A survey that still runs is packed anew after this long, not patched; and never more than a fifth of the time. */
+const RUNNING_MILLISECONDS = 3_000;
+const REST_PER_PACKING = 4;
+/** Bytes of all of them together; the one in use always stays. */
+const MOST_BYTES = 1024 * 1024 * 1024;
+/** Tags of parts, each a few dozen bytes. */
+const MOST_TAGS = 1_000;
+
+/** An earlier revision that was kept and cannot be read: it cannot be made again either. */
+export class RevisionLost extends Error {}
+
+/** A survey that was deleted while somebody looked at it: whatever failed, failed because of that. */
+export class SurveyGone extends Error {}
+
+interface Kept {
+    packed: Promise<PackedSurvey>;
+    /** The same once it is there. */
+    there: PackedSurvey | null;
+    /** The survey as it was when this was made: another state, revision or number of batches is another survey. */
+    madeOf: { state: Survey['state']; revision: number; batches: number };
+    /** When it was made; null while it is in the making. */
+    at: number | null;
+    /** How long making it took, milliseconds. */
+    took: number;
+    /** A newer one is in the making; until it is there this one is shown. */
+    isRenewed: boolean;
+}
+
+/** Numbers of a survey and, for one that stands beside the newest, of its revision. */
+type Place = `${number}` | `${number}.${number}`;
+
+export class OpenSurveys {
+    readonly #store: () => Store;
+    readonly #most: number;
+    /** The last looked at last. */
+    readonly #kept = new Map<Place, Kept>();
+    /** Tags of parts that were read since this process began, by how they are kept. */
+    readonly #tags = new Map<string, string>();
+
+    /** @param most bytes of all surveys together */
+    constructor(store: () => Store, most = MOST_BYTES) {
+        this.#store = store;
+        this.#most = most;
+    }
+
+    /** Bytes of all that is kept. */
+    get bytes(): number {
+        let bytes = 0;
+        for (const { there } of this.#kept.values()) bytes += there?.bytes ?? 0;
+        return bytes;
+    }
+
+    /**
+     * The packed survey of a survey with the parts that are asked for. One that has ended is read from the database, and
+     * made again where that cannot be; one that still runs is made from its rows every few seconds.
+     *
+     * @throws RevisionLost, SurveyGone
+     */
+    async open(survey: Survey, parts: readonly Part[] = ['core', 'text']): Promise<PackedSurvey> {
+        // An earlier revision stands beside the newest; a new one takes the place of the one before it.
+        const place: Place = isEarlier(survey) ? `${survey.id}.${survey.revision}` : `${survey.id}`;
+        let known = this.#kept.get(place);
+        if (!known || !isMadeOf(known, survey)) known = this.#begin(survey, place);
+        else if (!isEnded(survey) && isStale(known)) this.#renew(survey, known);
+        this.#kept.delete(place);
+        this.#kept.set(place, known);
+        const packed = await known.packed;
+        for (const part of parts) if (!packed.has(part)) await this.#addPart(survey, packed, part);
+        this.#letGo(place);
+        return packed;
+    }
+
+    /**
+     * The bytes of a part of a survey that has ended, as they are kept: the same that this process reads. Null while it
+     * runs: what is made then is gone with the next look.
+     */
+    async bytesOf(survey: Survey, part: Part): Promise<Uint8Array<ArrayBuffer> | null> {
+        if (!isClosed(survey)) return null;
+        const { db } = this.#store();
+        const load = () => loadPackedBytes(db, survey.id, survey.revision, part);
+        let loaded = await load();
+        if (!loaded.ok) {
+            await this.open(survey, [part]);
+            loaded = await load();
+        }
+        if (!loaded.ok) return null;
+        const key = await packedKey(db, survey.id, survey.revision, part);
+        if (key !== null) {
+            if (this.#tags.size >= MOST_TAGS) this.#tags.clear();
+            this.#tags.set(key, contentTag(loaded.bytes));
+        }
+        return loaded.bytes;
+    }
+
+    /** The tag of a part's bytes where it is known without reading them; null where they have to be read first. */
+    async tagOf(survey: Survey, part: Part): Promise<string | null> {
+        const key = isClosed(survey) ? await packedKey(this.#store().db, survey.id, survey.revision, part) : null;
+        return (key !== null && this.#tags.get(key)) || null;
+    }
+
+    /** Lets go of those looked at longest ago, until the rest is within the limit. */
+    #letGo(inUse: Place): void {
+        let { bytes } = this;
+        for (const [place, { there }] of this.#kept) {
+            if (bytes <= this.#most || place === inUse) break;
+            this.#kept.delete(place);
+            bytes -= there?.bytes ?? 0;
+        }
+    }
+
+    #begin(survey: Survey, place: Place): Kept {
+        const { state, revision, batches } = survey;
+        const began = Date.now();
+        const packed = isClosed(survey) ? this.#loadOrMake(survey) : this.#make(survey, false);
+        const made: Kept = {
+            packed,
+            there: null,
+            madeOf: { state, revision, batches },
+            at: null,
+            took: 0,
+            isRenewed: false,
+        };
+        packed.then(
+            (there) => Object.assign(made, { there, at: Date.now(), took: Date.now() - began }),
+            () => {
+                if (this.#kept.get(place) === made) this.#kept.delete(place);
+            },
+        );
+        return made;
+    }
+
+    /** Has a running survey packed anew behind the one that is shown: nobody waits for it. */
+    #renew(survey: Survey, known: Kept): void {
+        known.isRenewed = true;
+        const began = Date.now();
+        this.#make(survey, false)
+            .then((there) =>
+                Object.assign(known, {
+                    packed: Promise.resolve(there),
+                    there,
+                    at: Date.now(),
+                    took: Date.now() - began,
+                }),
+            )
+            // The one that is shown stays; the next look tries again, unless the survey was deleted.
+            .catch((failure: unknown) => {
+                if (!(failure instanceof SurveyGone)) console.error(failure);
+            })
+            .finally(() => (known.isRenewed = false));
+    }
+
+    /**
+     * Parts of a survey, made from its rows in a thread of its own.
+     * @throws SurveyGone where it was deleted meanwhile
+     */
+    async #packedAnew(survey: Survey, save: boolean): Promise<Map<Part, Sections>> {
+        const { access, db } = this.#store();
+        try {
+            return await packInThread(access, survey.id, { save, wanted: true });
+        } catch (failure) {
+            if ((await getSurvey(db, survey.id)) === null) {
+                throw new SurveyGone('This survey is not there any more: it was deleted.');
+            }
+            throw failure;
+        }
+    }
+
+    /** Packs a survey from its rows. */
+    async #make(survey: Survey, save: boolean): Promise<PackedSurvey> {
+        const parts = await this.#packedAnew(survey, save);
+        const packed = new PackedSurvey(PackedHead.parse(parts.get('core')?.head));
+        for (const [part, sections] of parts) packed.add(part, sections);
+        return packed;
+    }
+
+    async #loadOrMake(survey: Survey): Promise<PackedSurvey> {
+        const core = await loadPacked(this.#store().db, survey.id, survey.revision, 'core');
+        const head = core.ok ? PackedHead.safeParse(core.sections.head) : null;
+        if (core.ok && head?.success) {
+            const packed = new PackedSurvey(head.data);
+            packed.add('core', core.sections);
+            return packed;
+        }
+        if (isEarlier(survey)) notKept(survey, core.ok ? 'its head is none of ours' : core.why);
+        return this.#make(survey, true);
+    }
+
+    async #addPart(survey: Survey, packed: PackedSurvey, part: Part): Promise<void> {
+        const loaded = await loadPacked(this.#store().db, survey.id, survey.revision, part);
+        if (loaded.ok) {
+            packed.add(part, loaded.sections);
+            return;
+        }
+        if (isEarlier(survey)) notKept(survey, loaded.why);
+        // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
+        const parts = await this.#packedAnew(survey, true);
+        packed.add(part, parts.get(part)!);
+    }
+}
+
+/** While a survey runs it has new batches all the time: it is made anew when it is due, not with each of them. */
+function isMadeOf({ madeOf }: Kept, survey: Survey): boolean {
+    if (madeOf.state !== survey.state) return false;
+    return !isEnded(survey) || (madeOf.revision === survey.revision && madeOf.batches === survey.batches);
+}
+
+function isStale({ at, took, isRenewed }: Kept): boolean {
+    return at !== null && !isRenewed && Date.now() - at >= Math.max(RUNNING_MILLISECONDS, took * REST_PER_PACKING);
+}
+
+/** An earlier revision cannot be made again. */
+function notKept(survey: Survey, why: string): never {
+    throw new RevisionLost(
+        `Revision ${survey.revision} cannot be shown any more: ${why}. Its counts are still there, under Evidence.`,
+    );
+}
