@@ -1,6 +1,6 @@
 /** `edgemap test`: every check there is, closed by one line with the counts. */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { closeSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { z } from 'zod';
@@ -37,13 +37,15 @@ interface Counts {
     why: string[];
 }
 
-function run(command: string, words: string[], environment: Record<string, string> = {}): Promise<boolean> {
+/** @param log a file that takes what it says, where something else is speaking; left out, it is said at once */
+function run(command: string, words: string[], log?: string): Promise<boolean> {
     return new Promise((resolve) => {
+        const file = log === undefined ? null : openSync(log, 'w');
         const child = spawn(command, words, {
             cwd: projectRoot(),
-            stdio: 'inherit',
-            env: { ...process.env, ...environment },
+            stdio: file === null ? 'inherit' : ['ignore', file, file],
         });
+        if (file !== null) closeSync(file);
         child.on('error', () => resolve(false));
         child.on('exit', (code) => resolve(code === 0));
     });
@@ -78,19 +80,12 @@ function indent(text: string): string {
 }
 
 /** One project of tests; a skipped test counts as failed, and so does a suite that could not be loaded. */
-async function tests(project: string, folder: string): Promise<Counts> {
-    console.log(`\n== tests: ${project}`);
+async function tests(project: string, folder: string, log?: string): Promise<Counts> {
+    if (log === undefined) console.log(`\n== tests: ${project}`);
     const report = join(folder, `${project}.json`);
-    const ok = await run('npx', [
-        '--no-install',
-        'vitest',
-        'run',
-        '--project',
-        project,
-        '--reporter=default',
-        '--reporter=json',
-        `--outputFile.json=${report}`,
-    ]);
+    const words = ['vitest', 'run', '--project', project];
+    const reports = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
+    const ok = await run('npx', ['--no-install', ...words, ...reports], log);
     try {
         const read = Report.parse(JSON.parse(readFileSync(report, 'utf8')));
         const skipped = read.numPendingTests + read.numTodoTests;
@@ -133,8 +128,16 @@ export async function testCommand(words: string[]): Promise<number> {
             add(await check('eslint', ['eslint', '.']));
             add(await check('prettier', ['prettier', '--check', '--log-level', 'warn', '.']));
         }
-        for (const project of ['unit', 'walls', 'integration', 'browser']) {
-            if (only.length === 0 || only.includes(project)) add(await tests(project, folder));
+        const wanted = (project: string): boolean => only.length === 0 || only.includes(project);
+        // What waits for servers, databases and a browser goes on beside what computes: both cores are used. Its words
+        // are kept until the other has spoken.
+        const log = join(folder, 'browser.log');
+        const beside = wanted('browser') ? tests('browser', folder, log) : null;
+        for (const project of ['unit', 'walls', 'integration']) if (wanted(project)) add(await tests(project, folder));
+        if (beside) {
+            const counts = await beside;
+            console.log(`\n== tests: browser\n${readFileSync(log, 'utf8')}`);
+            add(counts);
         }
     } finally {
         rmSync(folder, { recursive: true, force: true });

@@ -22,7 +22,7 @@ export async function startApplication(
     data = temporaryFolder('application'),
     mayFail = false,
 ): Promise<Application> {
-    const command = startCommand([...words, '--data', data]);
+    const command = startCommand([...words, ...ownPort(words, data), '--data', data]);
     const address = await until(
         'the address',
         () => {
@@ -51,6 +51,12 @@ export async function startApplication(
             if (said !== '' && !mayFail) throw new Error(`The web process logged: ${said.slice(0, 4_000)}`);
         },
     };
+}
+
+/** Test files run beside each other: each process of them looks for a free port in a place of its own. */
+function ownPort(words: readonly string[], data: string): string[] {
+    if (words.includes('--port') || existsSync(join(data, 'port'))) return [];
+    return ['--port', String(20_000 + ((process.pid * 20) % 10_000))];
 }
 
 export function lives(pid: number): boolean {

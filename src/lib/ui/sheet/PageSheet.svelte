@@ -315,10 +315,10 @@
                         {double.others === 1 ? 'has' : 'have'}
                         {double.what}
                     </dd>{/each}
-                <dt><label for="{id}-priority">priority</label></dt>
+                <dt><label for="sheet-priority-{id}">priority</label></dt>
                 <dd>
                     <select
-                        id="{id}-priority"
+                        id="sheet-priority-{id}"
                         class="field !w-auto"
                         value={String(weight.priority ?? '')}
                         onchange={async (event) =>
