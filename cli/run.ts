@@ -18,6 +18,7 @@ import {
 } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase, openLog } from '../src/lib/server/process/database-process.ts';
 import { endProcess, identityOf, pause } from '../src/lib/server/process/liveness.ts';
+import { PORT_TAKEN } from '../src/lib/server/process/supervised.ts';
 import { tryLock, unlock } from '../src/lib/server/process/locks.ts';
 import { migrateStore, openStore } from '../src/lib/server/store/connect.ts';
 import { ownAddress } from '../src/lib/server/access/guard.ts';
@@ -69,6 +70,10 @@ export async function runCommand(words: string[], demo: boolean): Promise<number
 class Supervisor {
     readonly #folder: DataFolder;
     readonly #children = new Map<Duty, Child>();
+    #port = 0;
+    #standInPort = 0;
+    /** The address was told: from then on a change of it has to be told too. */
+    #isTold = false;
     #ending = false;
     #end: () => void = () => undefined;
 
@@ -90,18 +95,16 @@ class Supervisor {
         );
         try {
             await migrateStore(hold.access);
-            const port = await freePort(wish ?? this.#rememberedPort());
-            writeWhole(join(this.#folder.path, 'port'), `${port}\n`);
+            await this.#takePort(wish ?? this.#rememberedPort());
             if (demo) await this.#startStandIn();
-            await Promise.all([this.#start('worker', {}), this.#start('web', { EDGEMAP_PORT: String(port) })]);
-            const address = ownAddress(port);
-            register(this.#folder, 'supervisor', identityOf(process.pid), address);
+            await Promise.all([this.#start('worker'), this.#start('web')]);
+            register(this.#folder, 'supervisor', identityOf(process.pid), ownAddress(this.#port));
             if (demo) {
                 const store = openStore(hold.access);
                 try {
                     await seedDemo(
                         store,
-                        this.#standInPort(),
+                        this.#standInPort,
                         (line) => console.log(line),
                         () => this.#ending,
                     );
@@ -109,7 +112,8 @@ class Supervisor {
                     await store.close();
                 }
             }
-            console.log(`Edge Map is at ${address}`);
+            console.log(`Edge Map is at ${ownAddress(this.#port)}`);
+            this.#isTold = true;
             console.log(`Data: ${this.#folder.path}. Stop with Ctrl-C.`);
             await ended;
             console.log('Stopping.');
@@ -127,47 +131,69 @@ class Supervisor {
         return Number.isInteger(port) && port > 0 && port < 65_536 ? port : DEFAULT_PORT;
     }
 
-    #standInPort(): number {
-        return Number(readFileSync(join(this.#folder.path, 'stand-in-port'), 'utf8'));
+    async #takePort(wish: number): Promise<void> {
+        this.#port = await freePort(wish);
+        writeWhole(join(this.#folder.path, 'port'), `${this.#port}\n`);
     }
 
     async #startStandIn(): Promise<void> {
         const file = join(this.#folder.path, 'stand-in-port');
         const wished = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 4380;
-        const port = await freePort(wished);
-        writeWhole(file, `${port}\n`);
-        await this.#start('stand-in', { EDGEMAP_STAND_IN_PORT: String(port) });
+        this.#standInPort = await freePort(wished);
+        writeWhole(file, `${this.#standInPort}\n`);
+        await this.#start('stand-in');
     }
 
-    /** Starts a duty in a process group of its own, and again whenever it dies; resolves once it does its work. */
-    async #start(duty: Duty, environment: Record<string, string>): Promise<void> {
+    /** Starts a duty, and again whenever it dies; resolves once it does its work. */
+    async #start(duty: Duty): Promise<void> {
+        await Promise.race([new Promise<void>((resolve) => this.#spawn(duty, resolve)), pause(30_000)]);
+    }
+
+    /** Starts a duty in a process group of its own. */
+    #spawn(duty: Duty, onReady: () => void): void {
         const log = openLog(join(this.#folder.log, `${duty}.log`));
         const child = spawn(process.execPath, ['--enable-source-maps', join(projectRoot(), `build/node/${duty}.js`)], {
             detached: true,
             stdio: ['ignore', log, log, 'ipc'],
-            env: { ...process.env, ...environment, EDGEMAP_DATA: this.#folder.path },
+            env: {
+                ...process.env,
+                EDGEMAP_DATA: this.#folder.path,
+                EDGEMAP_PORT: String(this.#port),
+                EDGEMAP_STAND_IN_PORT: String(this.#standInPort),
+            },
         });
         closeSync(log);
         if (child.pid === undefined) throw new UserError(`The ${duty} process could not be started.`);
         register(this.#folder, duty, identityOf(child.pid));
         const started = Date.now();
         this.#children.set(duty, { duty, process: child, started });
+        child.once('message', onReady);
         child.on('exit', (code, name) => {
             if (this.#ending) return;
+            if (duty === 'web' && code === PORT_TAKEN) {
+                void this.#moveOn(onReady);
+                return;
+            }
             console.log(`The ${duty} process ended (${name ?? `code ${code}`}); it is started again.`);
             // A process that dies at once is not restarted in a tight circle.
             setTimeout(
                 () => {
-                    if (!this.#ending) void this.#start(duty, environment);
+                    if (!this.#ending) this.#spawn(duty, onReady);
                 },
                 Date.now() - started < 2_000 ? 1_500 : 50,
             );
         });
-        await Promise.race([
-            new Promise<void>((resolve) => child.once('message', () => resolve())),
-            new Promise<void>((resolve) => child.once('exit', () => resolve())),
-            pause(15_000),
-        ]);
+    }
+
+    /** Somebody else took the port between our look and our listening, or while the web process was away. */
+    async #moveOn(onReady: () => void): Promise<void> {
+        await this.#takePort(this.#port + 1);
+        if (this.#ending) return;
+        this.#spawn('web', onReady);
+        if (!this.#isTold) return;
+        const address = ownAddress(this.#port);
+        register(this.#folder, 'supervisor', identityOf(process.pid), address);
+        console.log(`The port was taken by another program. Edge Map is at ${address}`);
     }
 
     async #stop(): Promise<void> {

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { openDataFolder, projectRoot } from '../src/lib/server/process/data-folder.ts';
-import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
+import { PORT_TAKEN, whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { frontHandler, refusalOf } from '../src/lib/server/web/front.ts';
 import { WebThreads } from '../src/lib/server/web/web-threads.ts';
 
@@ -29,7 +29,8 @@ const server = createServer(
 server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
     if (socket.writable) socket.end(refusalOf(error.code));
 });
-server.on('error', (error) => {
+server.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code === 'EADDRINUSE') process.exit(PORT_TAKEN);
     console.error(error.message);
     process.exit(1);
 });

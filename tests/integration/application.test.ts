@@ -1,6 +1,7 @@
 /** The application as processes: started, refused twice, killed in every part, and safe by default. */
 import { createServer } from 'node:net';
-import { rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { numbers } from '../../demo/big-site.ts';
@@ -97,6 +98,37 @@ describe('starting and stopping', () => {
         const again = await startApplication(['start'], app.data);
         expect(again.address).toBe(app.address);
         await again.close();
+    });
+
+    it('finds a port for each of two that start at the same moment with the same wish', async () => {
+        const both = await Promise.all([1, 2].map(() => startApplication(['start', '--port', '29990'])));
+        const ports = both.map((app) => Number(new URL(app.address).port));
+        expect(new Set(ports).size).toBe(2);
+        for (const app of both) {
+            expect((await ask(app.address, '/sites')).status).toBe(200);
+            expect(readFileSync(join(app.data, 'port'), 'utf8').trim()).toBe(new URL(app.address).port);
+        }
+        await Promise.all(both.map((app) => app.close()));
+    });
+
+    it('moves on when its port is taken while the web process is away, and says so', async () => {
+        const app = await startApplication(['start', '--port', '29970'], temporaryFolder('application'), true);
+        const { port } = new URL(app.address);
+        // Nobody answers while both are stopped and the port is given to somebody else.
+        app.command.process.kill('SIGSTOP');
+        const web = app.pidOf('web');
+        process.kill(web, 'SIGKILL');
+        await until('the end of the web process', () => !lives(web));
+        const other = createServer((socket) => socket.destroy());
+        await new Promise<void>((resolve) => other.listen(Number(port), '127.0.0.1', resolve));
+        app.command.process.kill('SIGCONT');
+        const told = await until(
+            'the new address',
+            () => /taken by another program\. Edge Map is at (\S+)/.exec(app.command.said())?.[1],
+        );
+        await until('an answer', async () => (await ask(told, '/sites').catch(() => null))?.status === 200);
+        await new Promise((resolve) => other.close(resolve));
+        await app.close();
     });
 
     it.each([
