@@ -488,6 +488,19 @@ describe('the areas', () => {
         await page.waitForSelector('[aria-label^="Take away the note"]');
         await page.reload({ waitUntil: 'networkidle2' });
         await waitForText(page, 'Ask the editors <b>first</b>');
+        // From anywhere it is found by its words, and leads to its page.
+        await there('weight');
+        await page.keyboard.down('Control');
+        await page.keyboard.press('k');
+        await page.keyboard.up('Control');
+        await page.waitForSelector('dialog.find[open] input');
+        await page.keyboard.type('editors first');
+        await page.waitForFunction(() =>
+            document.querySelector('#found [aria-selected=true]')?.textContent?.includes('Ask the editors'),
+        );
+        await page.keyboard.press('Enter');
+        await page.waitForFunction(() => new URL(location.href).searchParams.get('page') === '/tools/');
+        await waitForText(page, 'Ask the editors <b>first</b>');
         await page.click('[aria-label^="Take away the note"]');
         await page.waitForFunction(() => !document.body.innerText.includes('Ask the editors'));
     });

@@ -104,6 +104,34 @@ describe('misfits', () => {
     });
 });
 
+describe('the list of misfits', () => {
+    it('names the most overfed first, and of more than twelve the twelve that stand highest', () => {
+        const site = new Site().known('/', 'manual');
+        const fat = Array.from({ length: 14 }, (_, n) => `/fat/${n}`);
+        const first = ['/first/a', '/first/b', '/first/c'];
+        // One more page links to each than to the one before; to the pages that matter only the start page.
+        const feeders = Array.from({ length: 40 }, (_, n) => `/feed/${n}`);
+        site.page(
+            '/',
+            [...fat, ...first, ...feeders].map((to) => ({ to })),
+        );
+        for (const path of [...fat, ...first]) site.page(path);
+        feeders.forEach((path, n) =>
+            site.page(
+                path,
+                fat.filter((_, at) => n <= at * 2 + 10).map((to) => ({ to })),
+            ),
+        );
+        const survey = pack(site);
+        const priority = new Uint8Array(survey.count);
+        for (const path of first) priority[node(survey, path)] = 1;
+        const { overfed, overfedTotal } = misfitList(survey, priority);
+        const highest = [...fat].reverse().map((path) => ORIGIN + path);
+        expect(overfed.map(({ url }) => url)).toEqual(highest.slice(0, 12));
+        expect(overfedTotal).toBeGreaterThanOrEqual(14);
+    });
+});
+
 describe('choke points', () => {
     it('are no start pages, of which everything hangs', () => {
         const site = new Site()

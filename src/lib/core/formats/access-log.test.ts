@@ -86,6 +86,29 @@ describe('AccessLogReader', () => {
         ]);
     });
 
+    it.each([
+        ['01/Jan/2026:00:00:00 +0000', Date.UTC(2026, 0, 1)],
+        ['31/Dec/2026:23:59:59 +0000', Date.UTC(2026, 11, 31, 23, 59, 59)],
+        // A leap second is the first of the next minute.
+        ['31/Dec/2016:23:59:60 +0000', Date.UTC(2017, 0, 1)],
+        ['31/Dec/2026:24:00:00 +0000', null],
+        ['31/Dec/2026:23:60:00 +0000', null],
+        ['31/Dec/2026:23:59:61 +0000', null],
+        ['31/Dec/2026:23:59:70 +0000', null],
+        ['31/Dec/2026:23:59:5: +0000', null],
+        ['31/Dec/2026:23:59:/5 +0000', null],
+        ['31/Dec/2026:23:59::5 +0000', null],
+        ['32/Dec/2026:00:00:00 +0000', null],
+        ['00/Dec/2026:00:00:00 +0000', null],
+    ])('takes the time %s for what it is, behind others too', (time, moment) => {
+        for (const before of [[], [combined('/x', { time: '31/Dec/2026:23:59:01 +0000' })]]) {
+            const { targets, bad } = read([...before, combined('/a', { time })].join('\n'));
+            const found = targets.find(({ target }) => target === '/a');
+            expect(found?.lastSeen ?? null).toBe(moment);
+            expect(bad).toHaveLength(moment === null ? 1 : 0);
+        }
+    });
+
     it('says of each bad line what is wrong, and goes on', () => {
         const { targets, bad } = read(
             [

@@ -30,6 +30,12 @@ describe('completion of the set language', () => {
         expect(inserts('xyz')).toEqual([]);
     });
 
+    it('offers of a sitemap and of a list that it is one, and of a text how it may be', () => {
+        expect(inserts('sitemap ')).toEqual(['is']);
+        expect(inserts('list ')).toEqual(['is']);
+        expect(inserts('title ').length).toBeGreaterThan(2);
+    });
+
     it('takes words typed of one name together, and replaces them all', () => {
         expect(inserts('incoming pa')).toEqual(['incoming pages']);
         const line = 'depth > 2 and incoming fo';

@@ -4,13 +4,13 @@
     import { addressParts } from '../parts/format.ts';
 
     export interface Found {
-        kind: 'page' | 'area' | 'set' | 'action';
+        kind: 'page' | 'area' | 'set' | 'note' | 'action';
         name: string;
         note: string;
         go: () => void;
     }
     interface Props {
-        /** Areas, saved sets and actions: looked through here. */
+        /** Areas, saved sets, notes and actions: looked through here. */
         things: Found[];
         /** Pages whose address or title has the text. */
         findPages: (text: string, signal: AbortSignal) => Promise<{ url: string; title: string }[]>;
@@ -25,14 +25,17 @@
     let isOpen = $state(false);
     let trouble = $state('');
     let asked: AbortController | null = null;
-    const KINDS = { page: 'page', area: 'area', set: 'saved set', action: 'action' } as const;
+    const KINDS = { page: 'page', area: 'area', set: 'saved set', note: 'note', action: 'action' } as const;
     const MOST = 6;
 
     const own = $derived.by(() => {
         const words = text.toLowerCase().split(/\s+/).filter(Boolean);
         const fits = ({ name, note }: Found): boolean =>
             words.every((word) => `${name} ${note}`.toLowerCase().includes(word));
-        return things.filter(fits).slice(0, words.length === 0 ? 12 : MOST);
+        // A note is found by its words; what nobody has asked for yet is where one can go.
+        return words.length === 0
+            ? things.filter(({ kind }) => kind !== 'note').slice(0, 12)
+            : things.filter(fits).slice(0, MOST);
     });
     const found = $derived([...own, ...pages]);
 
@@ -105,13 +108,13 @@
             bind:value={text}
             oninput={look}
             onkeydown={onKey}
-            placeholder="a page, an area, a saved set, something to do"
+            placeholder="a page, an area, a saved set, a note, something to do"
             role="combobox"
             aria-expanded="true"
             aria-controls="found"
             aria-autocomplete="list"
             aria-activedescendant={found[place] ? `found-${place}` : undefined}
-            aria-label="Find a page, an area, a saved set or an action"
+            aria-label="Find a page, an area, a saved set, a note or an action"
             autocomplete="off"
             spellcheck="false"
         />

@@ -12,6 +12,9 @@ import { listSites, type Site } from '$lib/server/store/site-store.ts';
 import type { Survey } from '$lib/server/store/survey-store.ts';
 import type { DepthGoals } from '$lib/wire/goals.ts';
 
+/** Notes that the box that finds looks through, the newest. */
+const MOST_NOTES = 500;
+
 function railSurvey(survey: Survey) {
     return {
         number: survey.number,
@@ -30,9 +33,10 @@ export async function load({ params, url, depends }) {
     if (!found) error(404, 'There is no such survey.');
     const { site, survey } = found;
     const { db } = appStore();
-    const [sites, surveys, baseline] = await Promise.all([
+    const [sites, surveys, notes, baseline] = await Promise.all([
         listSites(db),
         surveysOf(db, site.id),
+        listNotes(db, site.id),
         survey.settings.spot === null ? baselineOf(db, survey) : null,
     ]);
     const [asked, pinned] = [urlIn(url, 'page', site.start), urlIn(url, 'pin', site.start)];
@@ -62,6 +66,7 @@ export async function load({ params, url, depends }) {
         baseline: baseline?.number ?? null,
         origin: new URL(site.start).origin,
         set: { text: current.text, size: current.bits.count(), trouble: current.trouble },
+        notes: notes.slice(-MOST_NOTES).map(({ id, about, subject, text }) => ({ id, about, subject, text })),
         saved: current.saved.map(({ name, expression }) => ({ name, expression })),
         givenColumns: packed.head.given.map(({ name, type }) => ({ name, type })),
         known: packed.count,

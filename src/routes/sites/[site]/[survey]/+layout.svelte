@@ -12,6 +12,7 @@
     import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
     import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
     import { pageKey } from '$lib/core/address/page-key.ts';
+    import { quoted } from '$lib/core/sets/tokens.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
     import UnknownSheet from '$lib/ui/sheet/UnknownSheet.svelte';
     import { queryOf, sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
@@ -171,6 +172,13 @@
         return told(await fetch(`${notes}?id=${id}`, { method: 'DELETE' }));
     }
 
+    /** What a note is about, shown. */
+    function noteHref(about: string, subject: string): string {
+        if (about === 'page') return withPage(subject);
+        if (about === 'section') return setHref(`section is ${quoted(subject)}`);
+        return subject === '' ? `${base}/brief` : setHref(subject);
+    }
+
     let find: ReturnType<typeof Find> | undefined = $state();
     let keys: ReturnType<typeof KeyList> | undefined = $state();
     const things = $derived([
@@ -188,6 +196,12 @@
             name,
             note: expression,
             go: () => void goto(setHref(`set ${JSON.stringify(name)}`)),
+        })),
+        ...data.notes.map(({ about, subject, text }) => ({
+            kind: 'note' as const,
+            name: text,
+            note: subject === '' ? 'the whole site' : subject,
+            go: () => void goto(noteHref(about, subject)),
         })),
         ...[
             { name: 'Start a new survey', note: '', go: () => void goto(`/sites/${data.site.id}/new-survey`) },
