@@ -12,6 +12,20 @@ function patternOf(path: string, shape: string): string | undefined {
 
 describe('familyPatterns', () => {
     it.each([
+        ['/a/b/c', ['/a/{below} b', '/a/b/{below} c']],
+        // A segment may be empty: it is a folder too.
+        ['/a//b/c', ['/a/{below} ', '/a//{below} b', '/a//b/{below} c']],
+        ['//x', ['//{below} x']],
+        ['/page', []],
+        ['/', []],
+    ])('%s lies below each of its folders but the root', (path, below) => {
+        const subtrees = familyPatterns(O + path).filter(({ shape }) => shape === 'subtree');
+        expect(subtrees.map(({ pattern, values }) => `${pattern.replace('a.example', '')} ${values[0]}`)).toEqual(
+            below,
+        );
+    });
+
+    it.each([
         ['/tools/?kind=saw&sort=price', 'query', 'a.example/tools/?{query}'],
         ['/tools/?sort=price', 'query', 'a.example/tools/?{query}'],
         ['/shop/12/?a=1', 'query', 'a.example/shop/{n}/?{query}'],
