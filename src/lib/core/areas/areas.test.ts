@@ -12,7 +12,7 @@ import { linksOfPage } from '../../../../tests/support/reference/link-records.ts
 import { countSurvey } from '../../../../tests/support/reference/count-survey.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { countPages } from './count-pages.ts';
-import { jobsOf, templateWords } from './jobs.ts';
+import { jobsOf } from './jobs.ts';
 import { pageFindings } from './page-findings.ts';
 import { pageLinksOf } from './page-links.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from './reach.ts';
@@ -318,9 +318,9 @@ describe('jobs', () => {
         expect([jobs.length, more]).toEqual([2, 4]);
     });
 
-    it('call a template by its region and its last element', () => {
-        expect(templateWords({ region: 'nav', place: 'body>nav>ul' })).toBe('menu template, ul');
-        expect(templateWords({ region: 'other', place: '' })).toBe('page template');
+    it('say where an edit is made by what the template holds', () => {
+        const { jobs } = jobsOf(pack(planted()), null);
+        expect(jobs.find(({ say }) => say.includes('/gone'))?.where).toBe('menu: Book, Fees');
     });
 });
 

@@ -6,6 +6,7 @@ import { GATES } from '../gates/gates.ts';
 import { gateOf } from '../packed/codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { templateWords } from '../packed/template-list.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
 import { fieldsOf } from '../sets/fields.ts';
 import { parseSet } from '../sets/parse-set.ts';
@@ -100,13 +101,6 @@ function anchorTo(survey: PackedSurvey, template: number, node: number): string 
     return '';
 }
 
-/** How a template is called in a sentence: its region, and the last element of its place. */
-export function templateWords(template: { region: string; place: string }): string {
-    const last = template.place.split(/[\s>]+/).at(-1) ?? '';
-    const region = template.region === 'nav' ? 'menu' : template.region === 'other' ? 'page' : template.region;
-    return last === '' ? `${region} template` : `${region} template, ${last}`;
-}
-
 function answer(status: number): string {
     return status === 0 ? 'which does not answer' : `which answers ${status}`;
 }
@@ -122,7 +116,7 @@ function brokenLinks(survey: PackedSurvey): Candidate[] {
             found.push({
                 severity: 'fault',
                 say: `Mend the link ${anchor === '' ? '' : `“${anchor}” `}to ${pathOf(survey, target.node)}, ${answer(target.status)}`,
-                where: templateWords(template),
+                where: templateWords(survey, number),
                 effect: ['page stops linking to an error', 'pages stop linking to an error'],
                 set: `links to (${url(survey, target.node)}) via template ${quoted(template.name, true)}`,
                 cost: target.cost,
@@ -160,7 +154,7 @@ function movedLinks(survey: PackedSurvey): Candidate[] {
             found.push({
                 severity: 'risk',
                 say: `Point the link ${anchor === '' ? '' : `“${anchor}” `}to ${pathOf(survey, node)} at ${end}`,
-                where: templateWords(template),
+                where: templateWords(survey, number),
                 effect: ['page saves a redirect', 'pages save a redirect'],
                 set: `links to (${url(survey, node)}) via template ${quoted(template.name, true)}`,
                 cost: null,

@@ -35,6 +35,28 @@ function blocksByTemplate(survey: PackedSurvey): number[][] {
     });
 }
 
+/** Words of a region, as a reader calls it. */
+const REGION_WORDS: Record<string, string> = { nav: 'menu', other: 'block' };
+const MOST_NAMED = 2;
+const LONGEST_NAMED = 40;
+
+/**
+ * How a template is called in a sentence: its region, and the first words it holds: "footer: Fees, Ladder hire". Needs
+ * all three parts. O(links of its largest block), once O(blocks).
+ */
+export function templateWords(survey: PackedSurvey, template: number): string {
+    const { region } = survey.head.templates[template]!;
+    const called = REGION_WORDS[region] ?? region;
+    const { blockList, listStart } = linkGraphOf(survey);
+    const list = blockList[blocksByTemplate(survey)[template]![0]!]!;
+    const words = new Set<string>();
+    for (let link = listStart[list]!; link < listStart[list + 1]! && words.size < MOST_NAMED; link++) {
+        const { anchor } = linkOf(survey, link);
+        if (anchor !== '') words.add(anchor.length > LONGEST_NAMED ? `${anchor.slice(0, LONGEST_NAMED - 1)}…` : anchor);
+    }
+    return words.size === 0 ? `${called} without words` : `${called}: ${[...words].join(', ')}`;
+}
+
 /** Different links of a template, as links of lists, in the order of its blocks. */
 function linksOfTemplate(survey: PackedSurvey, template: number): number[] {
     const { blockList, listStart } = linkGraphOf(survey);

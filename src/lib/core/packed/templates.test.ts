@@ -4,7 +4,8 @@ import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from '../surv
 import { externalHosts } from './external-hosts.ts';
 import { packSurvey } from './pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
-import { openTemplate, templateList } from './template-list.ts';
+import { openTemplate, templateList, templateWords } from './template-list.ts';
+import { Site } from '../../../../tests/support/small-site.ts';
 
 const O = 'https://a.example';
 
@@ -84,6 +85,27 @@ describe('templates', () => {
             ]),
         );
         expect(open(0).links).toHaveLength(4);
+    });
+
+    it('is called by its region and the first two different words it holds', () => {
+        const long = 'A very long name that nobody could read in a list of things';
+        const words = (region: 'nav' | 'footer' | 'other', links: { to: string; anchor: string }[]): string => {
+            const site = new Site()
+                .known('/', 'manual')
+                .page('/', [{ to: '/b' }])
+                .page('/b')
+                .page('/x')
+                .page('/y');
+            const survey = packSurvey(site.share(['/', '/b'], links, region).measure()).survey;
+            return templateWords(survey, 0);
+        };
+        const x = (anchor: string, to = '/x') => ({ to, anchor });
+        expect(words('nav', [x('Guides'), x('Guides', '/y'), x(''), x('Tools'), x('Fees')])).toBe(
+            'menu: Guides, Tools',
+        );
+        expect(words('footer', [x('Fees')])).toBe('footer: Fees');
+        expect(words('other', [x(long), x('Y', '/y')])).toBe('block: A very long name that nobody could read…, Y');
+        expect(words('footer', [x(''), x('', '/y')])).toBe('footer without words');
     });
 
     it('names a page and line it stands on', () => {

@@ -2,8 +2,8 @@ import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
 import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from '$lib/core/areas/reach.ts';
-import { templateWords } from '$lib/core/areas/jobs.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
+import { templateWords } from '$lib/core/packed/template-list.ts';
 import { appStore, findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
@@ -19,7 +19,7 @@ export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { current, packed, counts, within } = await openArea(found.survey, url);
+    const { current, packed, counts, within } = await openArea(found.survey, url, ['links']);
     const followed = url.searchParams.get('links') === 'followed';
     const depth = followed ? followedDepths(packed) : undefined;
     const shown = followed ? countPages(packed, undefined, depth) : counts;
@@ -47,7 +47,7 @@ export async function load({ params, url, depends }) {
         chokeTotal: measures.chokePoints.length,
         templates: measures.templates.slice(0, MOST_TEMPLATES).map((template) => ({
             name: template.name,
-            words: templateWords(template),
+            words: templateWords(packed, packed.head.templates.indexOf(template)),
             pages: template.pages,
             holds: template.holds,
         })),

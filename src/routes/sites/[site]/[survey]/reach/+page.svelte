@@ -253,7 +253,7 @@
                             key: name,
                             value: holds,
                             href: line(`held by template ${quoted(name, true)}`),
-                            says: `${counted(holds, 'page')} reached by the ${words} alone`,
+                            says: `${counted(holds, 'page')} reached through the template “${words}” alone`,
                         }))}
                     >
                         {#snippet name(bar, index)}<a

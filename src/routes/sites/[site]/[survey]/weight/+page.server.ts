@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { lostTargets, misfitList, standingAgainst } from '$lib/core/areas/weight.ts';
-import { templateWords } from '$lib/core/areas/jobs.ts';
 import { siteMeasures, type SiteMeasures } from '$lib/core/packed/site-measures.ts';
+import { templateWords } from '$lib/core/packed/template-list.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
 import { appStore, findRoute } from '$lib/server/app.ts';
@@ -19,7 +19,7 @@ export async function load({ params, url, depends }) {
     depends('edgemap:survey');
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
-    const { current, packed, within } = await openArea(found.survey, url);
+    const { current, packed, within } = await openArea(found.survey, url, ['links']);
     const measures = siteMeasures(packed);
     const sizeOf = (line: string): number => {
         const parsed = parseSet(line);
@@ -52,8 +52,7 @@ export async function load({ params, url, depends }) {
             closed: target.closed,
             cost: target.cost,
             pages: target.pages,
-            template:
-                target.templates[0] === undefined ? null : templateWords(packed.head.templates[target.templates[0]]!),
+            template: target.templates[0] === undefined ? null : templateWords(packed, target.templates[0]),
         })),
         lostTotal: lost.length,
         noWayOut: sizeOf('page and outgoing links = 0'),
