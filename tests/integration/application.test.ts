@@ -111,26 +111,6 @@ describe('starting and stopping', () => {
         await Promise.all(both.map((app) => app.close()));
     });
 
-    it('moves on when its port is taken while the web process is away, and says so', async () => {
-        const app = await startApplication(['start', '--port', '29970'], temporaryFolder('application'), true);
-        const { port } = new URL(app.address);
-        // Nobody answers while both are stopped and the port is given to somebody else.
-        app.command.process.kill('SIGSTOP');
-        const web = app.pidOf('web');
-        process.kill(web, 'SIGKILL');
-        await until('the end of the web process', () => !lives(web));
-        const other = createServer((socket) => socket.destroy());
-        await new Promise<void>((resolve) => other.listen(Number(port), '127.0.0.1', resolve));
-        app.command.process.kill('SIGCONT');
-        const told = await until(
-            'the new address',
-            () => /taken by another program\. Edge Map is at (\S+)/.exec(app.command.said())?.[1],
-        );
-        await until('an answer', async () => (await ask(told, '/sites').catch(() => null))?.status === 200);
-        await new Promise((resolve) => other.close(resolve));
-        await app.close();
-    });
-
     it.each([
         ['', false],
         [' and its folder was deleted', true],
