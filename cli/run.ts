@@ -171,7 +171,10 @@ class Supervisor {
         child.on('exit', (code, name) => {
             if (this.#ending) return;
             if (duty === 'web' && code === PORT_TAKEN) {
-                void this.#moveOn(onReady);
+                this.#moveOn(onReady).catch((error: Error) => {
+                    console.error(`Nothing can be looked at: ${error.message}`);
+                    this.#end();
+                });
                 return;
             }
             console.log(`The ${duty} process ended (${name ?? `code ${code}`}); it is started again.`);

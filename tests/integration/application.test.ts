@@ -111,6 +111,31 @@ describe('starting and stopping', () => {
         await Promise.all(both.map((app) => app.close()));
     });
 
+    it('moves on when its port is taken while the web process is away, and says so', async () => {
+        const app = await startApplication(['start', '--port', '29970'], temporaryFolder('application'), true);
+        const { port } = new URL(app.address);
+        // The supervisor looks away while its web process ends and somebody else comes.
+        app.command.process.kill('SIGSTOP');
+        const web = app.pidOf('web');
+        process.kill(web, 'SIGKILL');
+        await until('the end of the web process', () => !lives(web));
+        const other = createServer((socket) => socket.destroy());
+        await new Promise<void>((resolve, reject) => {
+            other.once('error', reject);
+            other.listen(Number(port), '127.0.0.1', resolve);
+        });
+        app.command.process.kill('SIGCONT');
+        const told = await until(
+            'the new address',
+            () => /taken by another program\. Edge Map is at (\S+)/.exec(app.command.said())?.[1],
+            60_000,
+            app.command.said,
+        );
+        await until('an answer', async () => (await ask(told, '/sites').catch(() => null))?.status === 200);
+        await new Promise((resolve) => other.close(resolve));
+        await app.close();
+    });
+
     it.each([
         ['', false],
         [' and its folder was deleted', true],

@@ -62,7 +62,9 @@ function ownPort(words: readonly string[], data: string): string[] {
 export function lives(pid: number): boolean {
     try {
         const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-        return stat.slice(stat.lastIndexOf(')') + 2)[0] !== 'Z';
+        const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+        // A zombie of which other threads are still ending keeps its ports.
+        return fields[0] !== 'Z' || Number(fields[17]) > 1;
     } catch {
         return false;
     }

@@ -220,7 +220,7 @@ function blockOfSlot(blockSlot: Uint32Array, slot: number, from: number, to: num
 }
 
 /** The columns of links, of their blocks and lists, and of what they point at outside the site. */
-export function addLinks(
+export function packBlocks(
     core: PartMaker,
     links: PartMaker,
     rows: RowColumns,

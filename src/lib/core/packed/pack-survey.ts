@@ -11,7 +11,7 @@ import { groupTemplates } from './block-templates.ts';
 import { GATE_INDEXABLE, GATE_UNKNOWN, NOT_SETTLED } from './codes.ts';
 import { givenColumns } from './given-columns.ts';
 import { measureColumns } from './measure-columns.ts';
-import { countLinks, linksByNode, numberAddresses, addLinks, waysFrom, type LinkCounts } from './pack-links.ts';
+import { countLinks, linksByNode, numberAddresses, packBlocks, waysFrom, type LinkCounts } from './pack-links.ts';
 import { NO_ADDRESS, PackedSurvey, type Part } from './packed-survey.ts';
 import { PartMaker } from './part-maker.ts';
 import { columnsOf, type RowColumns } from './row-columns.ts';
@@ -63,7 +63,7 @@ export function packRows(
 
     const core = new PartMaker();
     const text = new PartMaker();
-    const linkColumns = new PartMaker();
+    const graphPart = new PartMaker();
     const addressOf = (id: number | null | undefined): number =>
         id === null || id === undefined ? NO_ADDRESS : (addresses.of[id] ?? NO_ADDRESS);
     packPages(core, pages, addressOf);
@@ -82,7 +82,7 @@ export function packRows(
     packSitemaps(core, rows, nodes);
     packEvidence(text, rows, nodes);
     core.numbers('address', nodes.addressOf);
-    addLinks(core, linkColumns, rows, links, addresses);
+    packBlocks(core, graphPart, rows, links, addresses);
     core.numbers('depth', ways.depth);
     core.numbers('parent', ways.parent);
     core.numbers('way_block', ways.wayBlock);
@@ -109,7 +109,7 @@ export function packRows(
     });
     packed.add('core', { head: null, columns: core.columns });
     packed.add('text', { head: null, columns: text.columns });
-    packed.add('links', { head: null, columns: linkColumns.columns });
+    packed.add('links', { head: null, columns: graphPart.columns });
     const { templates, of } = groupTemplates(packed);
     packed.head.templates.push(...templates);
     core.numbers('block_template', of);
@@ -119,7 +119,7 @@ export function packRows(
     const parts = new Map<Part, Sections>([
         ['core', { head: packed.head, columns: core.columns }],
         ['text', { head: null, columns: text.columns }],
-        ['links', { head: null, columns: linkColumns.columns }],
+        ['links', { head: null, columns: graphPart.columns }],
     ]);
     return { survey: packed, parts };
 }

@@ -8,12 +8,20 @@ export interface ProcessIdentity {
     started: number;
 }
 
+/**
+ * Start time of a process that goes on, from its /proc/PID/stat (proc(5)); null for one that has ended. The first thread
+ * of a killed process is a zombie before the others have ended, and until then its ports and files are not free.
+ */
+export function startIn(stat: string): number | null {
+    // The command name may hold spaces and brackets; the fields after it start behind the last ")".
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+    const threads = Number(fields[17]);
+    return fields[0] === 'Z' && !(threads > 1) ? null : Number(fields[19]);
+}
+
 function startOf(pid: number): number | null {
     try {
-        const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-        // The command name may hold spaces and brackets; the fields after it start behind the last ")".
-        const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
-        return fields[0] === 'Z' ? null : Number(fields[19]);
+        return startIn(readFileSync(`/proc/${pid}/stat`, 'utf8'));
     } catch {
         return null;
     }
