@@ -90,6 +90,8 @@ export function keptBytes(survey: object): number {
 /** Of a text, an object, an entry of a map or a set: what the engine needs beside the characters, fields, key and value. */
 const OVERHEAD = 24;
 const WORD = 8;
+/** Of a text in a list, beside its characters. */
+export const BYTES_PER_TEXT = OVERHEAD + WORD;
 
 /**
  * Bytes a value takes, near enough to decide by: typed arrays to the byte, equal texts once, what cannot be looked into

@@ -1,5 +1,5 @@
 /** Evidence added to a survey from the pages: uploaded, typed in, taken from another survey, or a bare count. */
-import { countKept, sizeOf } from '../core/kept.ts';
+import { BYTES_PER_TEXT, countKept } from '../core/kept.ts';
 import { z } from 'zod';
 import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
 import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } from '../core/evidence/imports.ts';
@@ -166,11 +166,22 @@ export async function importsOf(survey: Survey): Promise<EvidenceImport[]> {
         imports = importsAt(survey);
         loaded.set(packed, imports);
         imports.then(
-            (lists) => countKept(packed, sizeOf(lists)),
+            (lists) => countKept(packed, bytesOfRows(lists)),
             () => loaded.delete(packed),
         );
     }
     return imports;
+}
+
+/** Bytes the rows of lists take in memory, near enough. O(rows). */
+function bytesOfRows(lists: readonly EvidenceImport[]): number {
+    let bytes = 0;
+    for (const { rows } of lists) {
+        for (const { url, source, cells } of rows) {
+            bytes += url.length + source.length + (3 + cells.length) * BYTES_PER_TEXT;
+        }
+    }
+    return bytes;
 }
 
 /** Lists a survey had at its revision: those added later came with a later one. */

@@ -39,9 +39,13 @@ describe('two surveys', () => {
         }
     });
 
-    it('are matched once', () => {
+    it('are matched once, and take no more when others come in the place of one that runs', () => {
         const [a, b] = [survey(1, 50), survey(2, 50)];
         expect(align(a, b)).toBe(align(a, b));
         expect(align(a, b)).not.toBe(align(b, a));
+        const before = a.bytes;
+        for (let pack = 0; pack < 20; pack++) align(a, survey(3 + pack, 50));
+        expect(a.bytes).toBe(before);
+        expect([...align(a, b)]).toEqual(Array.from({ length: a.count }, (_, node) => b.nodeOf(a.url(node))));
     });
 });

@@ -2,23 +2,22 @@
 import { countKept } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
-const matched = new WeakMap<PackedSurvey, WeakMap<PackedSurvey, Int32Array>>();
+/** The survey each was matched with last; the other is not kept for it. */
+const matched = new WeakMap<PackedSurvey, { to: WeakRef<PackedSurvey>; same: Int32Array }>();
 
 /**
  * The same pages in another survey.
  *
- * @returns for each node of `from` the node of `to` with the same URL; -1 where `to` does not know it. Kept for as long
- * as both surveys are. Both keep their URLs in the order of code units, so that one way through each does: O(nodes of
- * both).
+ * @returns for each node of `from` the node of `to` with the same URL; -1 where `to` does not know it. Both keep their
+ * URLs in the order of code units, so that one way through each does: O(nodes of both); the last answer is kept.
  */
 export function align(from: PackedSurvey, to: PackedSurvey): Int32Array {
-    let own = matched.get(from);
-    if (!own) matched.set(from, (own = new WeakMap()));
-    let same = own.get(to);
-    if (!same) {
-        own.set(to, (same = merge(from.texts('url').all(), to.texts('url').all())));
-        countKept(from, same.byteLength);
-    }
+    const last = matched.get(from);
+    if (last?.to.deref() === to) return last.same;
+    const same = merge(from.texts('url').all(), to.texts('url').all());
+    matched.set(from, { to: new WeakRef(to), same });
+    // The next takes its place, and is as large.
+    if (!last) countKept(from, same.byteLength);
     return same;
 }
 

@@ -1,5 +1,5 @@
 /** Texts as one column of bytes and one of ends: nothing is decoded before it is looked at. */
-import { sizeOf } from '../kept.ts';
+import { BYTES_PER_TEXT } from '../kept.ts';
 import type { NumberColumn } from './sections.ts';
 
 const decoder = new TextDecoder('utf-8', { ignoreBOM: true });
@@ -21,6 +21,11 @@ export class TextTable {
         this.#bytes = bytes;
         this.#ends = ends;
         this.length = ends.length;
+    }
+
+    /** Bytes of all texts as they are kept decoded: their characters, and what the engine needs for each. */
+    get #keptBytes(): number {
+        return this.#bytes.length + this.length * BYTES_PER_TEXT;
     }
 
     /** The text of that number; empty beyond the end. */
@@ -46,7 +51,7 @@ export class TextTable {
             }
         } else for (let index = 0; index < this.length; index++) texts[index] = this.at(index);
         this.#all = texts;
-        this.#onKeep(sizeOf(texts));
+        this.#onKeep(this.#keptBytes);
         return texts;
     }
 
@@ -54,7 +59,7 @@ export class TextTable {
     lower(): string[] {
         if (this.#lower) return this.#lower;
         this.#lower = this.all().map((text) => text.toLowerCase());
-        this.#onKeep(sizeOf(this.#lower));
+        this.#onKeep(this.#keptBytes);
         return this.#lower;
     }
 }
