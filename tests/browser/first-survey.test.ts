@@ -588,15 +588,26 @@ describe('sets', () => {
             `${api}/${path}`,
         );
 
+    /** Waits until the first option shown is this one. */
+    const offered = (wanted: string) =>
+        page.waitForFunction(
+            (name) => {
+                const option = document.querySelector('#set-options:not([hidden]) [role=option]');
+                return option?.firstElementChild?.textContent === name;
+            },
+            {},
+            wanted,
+        );
+
     it('completes names and values, by the keyboard alone', async () => {
         await page.goto(`${app.address}/sites/1/1/pages`, { waitUntil: 'networkidle2' });
         await page.keyboard.press('/');
         await page.keyboard.type('sec');
-        await page.waitForFunction(() => document.querySelector('[role=option]')?.textContent?.includes('section'));
+        await offered('section');
         await page.keyboard.press('ArrowDown');
         await page.keyboard.press('Enter');
         await page.keyboard.type('is gui');
-        await page.waitForFunction(() => document.querySelector('[role=option]')?.textContent?.includes('guides'));
+        await offered('guides');
         await page.keyboard.press('ArrowDown');
         await page.keyboard.press('Tab');
         await page.keyboard.press('Escape');
@@ -605,6 +616,25 @@ describe('sets', () => {
         await waitForText(page, 'URLs in this set.');
         expect(await sizeIn()).toBe(await total('pages?set=section+is+guides'));
         expect(await sizeIn()).toBeGreaterThan(20);
+    });
+
+    it('takes the option chosen for all that was typed, when the answer for it is still under way', async () => {
+        // Answers for one letter come at once; those for more do not come at all.
+        const slow = await page.evaluateOnNewDocument(() => {
+            const plain = window.fetch;
+            window.fetch = (input, init) =>
+                /complete\?.*text=\w{2}/.test(String(input)) ? new Promise<Response>(() => {}) : plain(input, init);
+        });
+        await page.goto(`${app.address}/sites/1/1/pages`, { waitUntil: 'networkidle2' });
+        await page.keyboard.press('/');
+        await page.keyboard.type('s');
+        await page.waitForSelector('#set-options:not([hidden]) [role=option] + [role=option]');
+        await page.keyboard.type('ec');
+        await offered('section');
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('Enter');
+        expect(await page.$eval('#set-text', (input) => (input as HTMLInputElement).value)).toBe('section ');
+        await page.removeScriptToEvaluateOnNewDocument(slow.identifier);
     });
 
     it('marks what it cannot read, says what was expected, and shows nothing else', async () => {

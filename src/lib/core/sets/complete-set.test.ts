@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../packed/pack-survey.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
-import { choiceIn, completeSet, type Option } from './complete-set.ts';
+import { choiceIn, completeSet, narrowed, type Option } from './complete-set.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';
 import { FLAGS } from './flags.ts';
 import { parseSet } from './parse-set.ts';
@@ -106,5 +106,34 @@ describe('choiceIn', () => {
         expect(choiceIn(now, undefined)).toBe(-1);
         expect(choiceIn(now, option('words'))).toBe(-1);
         expect(choiceIn([], option('status'))).toBe(-1);
+    });
+});
+
+describe('narrowed', () => {
+    const option = (insert: string): Option => ({ insert, what: '', pages: null });
+    const names = ({ options }: { options: Option[] }): string[] => options.map(({ insert }) => insert);
+
+    it('keeps the options that hold what was typed on, and lets them replace all of it', () => {
+        const early = { from: 0, to: 1, options: ['section', 'status', 'same title'].map(option) };
+        expect(narrowed(early, 's', 'sec', 3)).toEqual({ from: 0, to: 3, options: [option('section')] });
+        expect(names(narrowed(early, 's', 's', 1))).toEqual(['section', 'status', 'same title']);
+        // Names of two words, and letters taken back.
+        expect(names(narrowed(early, 's', 'same t', 6))).toEqual(['same title']);
+        expect(names(narrowed({ ...early, to: 4 }, 'sect', 's', 1))).toEqual(['section', 'status', 'same title']);
+    });
+
+    it('finds values by what they hold, in any case and with their opening quote', () => {
+        const early = { from: 11, to: 12, options: ['"Ladder hire"', 'guides'].map(option) };
+        expect(names(narrowed(early, 'section is "', 'section is "HIRE', 16))).toEqual(['"Ladder hire"']);
+    });
+
+    it('keeps what follows the cursor, and nothing where anything else has changed', () => {
+        const early = { from: 0, to: 1, options: [option('section')] };
+        expect(narrowed(early, 's is x', 'sec is x', 3)).toEqual({ from: 0, to: 3, options: [option('section')] });
+        expect(names(narrowed(early, 's is x', 'sec is y', 3))).toEqual([]);
+        expect(names(narrowed(early, 's', 'sec is gui', 10))).toEqual([]);
+        const later = { from: 4, to: 5, options: [option('section')] };
+        expect(names(narrowed(later, 'not s', 'nut se', 6))).toEqual([]);
+        expect(names(narrowed(later, 'not s', 'no', 2))).toEqual([]);
     });
 });

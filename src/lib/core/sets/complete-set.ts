@@ -204,3 +204,19 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
 export function choiceIn(options: Completion['options'], chosen: Completion['options'][number] | undefined): number {
     return chosen === undefined ? -1 : options.findIndex(({ insert }) => insert === chosen.insert);
 }
+
+/**
+ * What of a completion still stands when the line was typed on before a newer answer came: the options that hold what
+ * now stands in their place. Taking one of them replaces all of it, not only what the answer was made for.
+ *
+ * @param asked the line the completion was made for
+ * @param cursor place in the line as it is now
+ */
+export function narrowed(completion: Completion, asked: string, line: string, cursor: number): Completion {
+    const { from, to } = completion;
+    const none: Completion = { from: cursor, to: cursor, options: [] };
+    const isSameAround = cursor >= from && line.slice(0, from) === asked.slice(0, from);
+    if (!isSameAround || line.slice(cursor) !== asked.slice(to)) return none;
+    const typed = plain(line.slice(from, cursor));
+    return { from, to: cursor, options: completion.options.filter(({ insert }) => plain(insert).includes(typed)) };
+}

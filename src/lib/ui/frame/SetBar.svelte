@@ -8,7 +8,7 @@
     import { enteredSince } from '$lib/core/sets/entered-since.ts';
     import { parseSet } from '$lib/core/sets/parse-set.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
-    import { choiceIn, type Completion } from '$lib/core/sets/complete-set.ts';
+    import { choiceIn, narrowed, type Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
 
     interface Props {
@@ -57,6 +57,8 @@
     let said = $state('');
     let name = $state('');
     let request: AbortController | null = null;
+    /** The line that the options shown were made for. */
+    let asked = '';
 
     const isAll = $derived(text.trim() === '' || text.trim() === 'all');
     const inverted = $derived.by(() => {
@@ -68,17 +70,24 @@
     /** What came into the set since the baseline: in it now, and not in it there. */
     const entered = $derived(baseline === null ? null : enteredSince(text, baseline, fields));
 
+    const cursor = (): number => input?.selectionStart ?? line.length;
+
+    /** Shows options for a line; an answer that comes late does not move what the reader has chosen meanwhile. */
+    function offer(found: Completion, of: string): void {
+        active = choiceIn(found.options, completion.options[active]);
+        completion = found;
+        asked = of;
+        isOpen = found.options.length > 0;
+    }
+
     async function ask(): Promise<void> {
         request?.abort();
         request = new AbortController();
         const { signal } = request;
+        const of = line;
         try {
-            const found = await complete(line, input?.selectionStart ?? line.length, signal);
-            if (signal.aborted) return;
-            // An answer that comes late does not move what the reader has chosen meanwhile.
-            active = choiceIn(found.options, completion.options[active]);
-            completion = found;
-            isOpen = found.options.length > 0;
+            const found = await complete(of, cursor(), signal);
+            if (!signal.aborted) offer(found, of);
         } catch {
             // No completion is no harm: the line can be typed without.
         }
@@ -93,15 +102,17 @@
     function weigh(): void {
         clearTimeout(soon);
         soon = setTimeout(async () => {
-            const asked = line;
-            if (asked.trim() === text.trim() || !parseSet(asked, fields).ok) return;
-            const found = await sizeOf(asked.trim());
-            if (found !== null) typed = { line: asked, size: found };
+            const weighed = line;
+            if (weighed.trim() === text.trim() || !parseSet(weighed, fields).ok) return;
+            const found = await sizeOf(weighed.trim());
+            if (found !== null) typed = { line: weighed, size: found };
         }, PAUSE);
     }
 
     function onInput(): void {
         wrong = null;
+        // Until the answer for this line is there, the options are those of the last that still fit.
+        if (isOpen) offer(narrowed(completion, asked, line, cursor()), line);
         void ask();
         weigh();
     }
@@ -151,9 +162,11 @@
         } else if (event.key === 'Enter') {
             event.preventDefault();
             show();
-        } else if (event.key === 'Escape' && isOpen) {
-            event.stopPropagation();
+        } else if (event.key === 'Escape') {
+            // An answer under way does not open again what was just closed.
             request?.abort();
+            if (!isOpen) return;
+            event.stopPropagation();
             isOpen = false;
         }
     }
