@@ -1,8 +1,10 @@
 /** The packed survey of a large site: its size, opening it, sets on it, and a page of the tables. */
 import { deflateRawSync, inflateRawSync } from 'node:zlib';
-import { packRows } from '../src/lib/core/packed/pack-survey.ts';
-import { PackedSurvey, type PackedHead, type Part } from '../src/lib/core/packed/packed-survey.ts';
-import { RowColumns } from '../src/lib/core/packed/row-columns.ts';
+import { packRows } from '../src/lib/core/pack/pack-survey.ts';
+import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
+import { packedOf } from '../src/lib/wire/packed-head.ts';
+import { type Part } from '../src/lib/core/columns/column.ts';
+import { RowColumns } from '../src/lib/core/pack/row-columns.ts';
 import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
@@ -81,8 +83,8 @@ export async function packedBench(options: BenchOptions): Promise<void> {
     };
     const inflating = await fastest(RUNS, () => void inflate());
     const open = (): PackedSurvey => {
-        const packed = new PackedSurvey(parts.get('core')!.head as PackedHead);
-        for (const [part, whole] of inflate()) packed.add(part, decodeSections(whole));
+        const packed = packedOf(new Map([...inflate()].map(([part, whole]) => [part, decodeSections(whole)])));
+        if (!packed) throw new Error('no survey of ours');
         return packed;
     };
     const opening = await fastest(RUNS, () => void open());

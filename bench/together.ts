@@ -155,14 +155,14 @@ export async function togetherBench(options: BenchOptions): Promise<void> {
     let number = 0;
     for (const batch of madeBatches({ pages, own: OWN })) await storeBatch(db, survey.id, ++number, batch);
     await closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '', readMilliseconds: 1 });
-    await packInThread(access, survey.id, { save: true, wanted: false });
+    await packInThread(access, survey.id, { make: 'kept', wanted: false });
     // One of its own for the readers: an import makes the other a larger one.
     const readSite = await addSite(db, 'Read', settings);
     const read = await createSurvey(db, readSite.id, settings);
     number = 0;
     for (const batch of madeBatches({ pages, own: OWN })) await storeBatch(db, read.id, ++number, batch);
     await closeSurvey(db, read.id, { state: 'finished', cut: [], trouble: '', readMilliseconds: 1 });
-    await packInThread(access, read.id, { save: true, wanted: false });
+    await packInThread(access, read.id, { make: 'kept', wanted: false });
     const { address, child } = await startApplication(folder);
     const made = await startMadeSite(pages, 14_000, 30, 20);
     try {
@@ -227,7 +227,7 @@ export async function togetherBench(options: BenchOptions): Promise<void> {
             (async () => {
                 // Not kept: what is kept is not made again.
                 for (let turn = 0; turn < 3; turn++)
-                    await packInThread(access, survey.id, { save: false, wanted: false });
+                    await packInThread(access, survey.id, { make: 'shown', wanted: false });
             })(),
         );
 

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
-import { PAGE_FILE_COLUMNS } from '$lib/server/export/export-survey.ts';
+import { PAGE_FILE_COLUMNS } from '$lib/core/sets/page-columns.ts';
 import { projectRoot } from '$lib/server/process/data-folder.ts';
 import { fernhollow } from '../../demo/fernhollow/site.ts';
 import * as answers from '../../demo/answers.ts';

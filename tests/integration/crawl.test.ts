@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allLinks } from '../support/reference/link-records.ts';
 import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
-import type { PageColumn } from '$lib/core/survey/page-record.ts';
+import type { PageColumn } from '../support/reference/page-record.ts';
 import { pageRecord } from '../support/reference/page-record.ts';
 import type { SiteAnswer } from '../../demo/stand-in.ts';
 import { openInstance, type Instance } from '../support/instance.ts';

@@ -1,21 +1,22 @@
 /** The packed survey in the database: the same again, and made anew whenever it is not what it should be. */
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { PARTS, PackedSurvey, type Part } from '$lib/core/packed/packed-survey.ts';
+import { PARTS, PackedSurvey } from '$lib/core/packed/packed-survey.ts';
+import { type Part } from '$lib/core/columns/column.ts';
 import { pageSheet } from '$lib/core/packed/page-sheet.ts';
 import { pathBetween } from '$lib/core/packed/path-between.ts';
 import { siteMeasures } from '$lib/core/packed/site-measures.ts';
-import type { Sections } from '$lib/core/packed/sections.ts';
+import { decodeSections, type Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
-import type { PackedParts } from '$lib/core/packed/pack-survey.ts';
+import type { PackedParts } from '$lib/core/pack/pack-survey.ts';
 import { appStore, openPacked, SurveyGone } from '$lib/server/app.ts';
 import { packInThread } from '$lib/server/pack/pack-in-thread.ts';
 import { makeAndSavePacked, makePacked } from '$lib/server/pack/pack-survey.ts';
 import { OpenSurveys } from '$lib/server/open/open-surveys.ts';
-import { PackedHead } from '$lib/wire/packed-head.ts';
+import { packedOf } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
-import { loadPacked, savePacked } from '$lib/server/store/packed-store.ts';
+import { loadPacked, savePacked, savePart } from '$lib/server/store/packed-store.ts';
 import { packedChunks, packedParts, revisions } from '$lib/server/store/schema.ts';
 import { saveIntended } from '$lib/server/store/intended-store.ts';
 import { saveSet, setPriority } from '$lib/server/store/set-store.ts';
@@ -59,10 +60,9 @@ async function sectionsOf(part: Part): Promise<Sections> {
 }
 
 async function stored(): Promise<PackedSurvey> {
-    const core = await sectionsOf('core');
-    const packed = new PackedSurvey(PackedHead.parse(core.head));
-    for (const part of PARTS) packed.add(part, await sectionsOf(part));
-    return packed;
+    const parts = new Map<Part, Sections>();
+    for (const part of PARTS) parts.set(part, await sectionsOf(part));
+    return packedOf(parts)!;
 }
 
 const paths = async (line: string): Promise<string[]> => {
@@ -148,7 +148,7 @@ describe('a packed survey', () => {
     it('is whole and the same for all where several processes ask for it at the same time', async () => {
         const { db, access } = instance.store;
         const { id } = made.survey;
-        const forAll = { save: true, wanted: true };
+        const forAll = { make: 'kept', wanted: true } as const;
         for (let round = 0; round < 3; round++) {
             await db.delete(packedParts).where(eq(packedParts.surveyId, id));
             await db.delete(packedChunks).where(eq(packedChunks.surveyId, id));
@@ -156,7 +156,7 @@ describe('a packed survey', () => {
                 packInThread(access, id, forAll),
                 packInThread(access, id, forAll),
                 makeAndSavePacked(db, made.survey).then(({ parts }) => parts),
-                packInThread(access, id, { save: false, wanted: true }),
+                packInThread(access, id, { make: 'shown', wanted: true }),
             ]);
             for (const parts of all) {
                 for (const part of PARTS) {
@@ -199,7 +199,7 @@ describe('a packed survey', () => {
     });
 
     it('says why a survey that is gone cannot be packed', async () => {
-        await expect(packInThread(instance.store.access, 999_999, { save: true, wanted: true })).rejects.toThrow(
+        await expect(packInThread(instance.store.access, 999_999, { make: 'kept', wanted: true })).rejects.toThrow(
             'the survey is gone',
         );
     });
@@ -275,6 +275,49 @@ describe('a packed survey', () => {
         await db.delete(revisions).where(eq(revisions.surveyId, id));
         await savePacked(db, id, 1, parts);
         expect(await there()).toEqual([1]);
+    });
+
+    it('has its measures made anew from its facts where they are of another version or not there', async () => {
+        const { db } = instance.store;
+        const { survey } = made;
+        const ofMeasures = and(eq(packedParts.surveyId, survey.id), eq(packedParts.part, 'measures'));
+        const same = async (revision: number): Promise<void> => {
+            const loaded = await load('measures', revision);
+            expect(loaded.ok && loaded.sections.head).toEqual(fresh.parts.get('measures')!.head);
+            for (const [name, column] of fresh.parts.get('measures')!.columns) {
+                expect(loaded.ok && [...loaded.sections.columns.get(name)!], name).toEqual([...column]);
+            }
+        };
+        const older = fresh.parts.get('measures')!;
+        const wrong = new Map(older.columns).set('depth', new Uint8Array(fresh.survey.count));
+        await savePart(db, survey.id, 1, 'measures', {
+            head: { ...(older.head as object), measures: 0 },
+            columns: wrong,
+        });
+        const opened = await new OpenSurveys(() => instance.store).open(survey);
+        expect([...opened.numbers('depth')]).toEqual([...fresh.survey.numbers('depth')]);
+        await same(1);
+
+        // As the version before packed it: all in one part. The bytes a browser is given are made as well.
+        const core = fresh.parts.get('core')!;
+        const { facts: _, ...head } = core.head as Record<string, unknown>;
+        const whole = { head: { ...head, templates: [], leak: 0 }, columns: new Map([...core.columns, ...wrong]) };
+        await savePart(db, survey.id, 1, 'core', whole);
+        await db.delete(packedParts).where(ofMeasures);
+        const bytes = await new OpenSurveys(() => instance.store).bytesOf(survey, 'measures');
+        expect([...decodeSections(bytes!).columns.get('depth')!]).toEqual([...fresh.survey.numbers('depth')]);
+        await same(1);
+
+        // An earlier revision, whose rows are not there any more.
+        await keepRevision(db, survey.id, 1, Date.now(), 'before a list was added', {});
+        await savePacked(db, survey.id, 2, fresh.parts);
+        await db.delete(packedParts).where(and(ofMeasures, eq(packedParts.revision, 1)));
+        const earlier = await new OpenSurveys(() => instance.store).open({ ...survey, revision: 1, latest: 2 });
+        expect(earlier.head.facts).toBe(1);
+        expect([...earlier.numbers('depth')]).toEqual([...fresh.survey.numbers('depth')]);
+        await same(1);
+        await db.delete(revisions).where(eq(revisions.surveyId, survey.id));
+        await savePacked(db, survey.id, 1, fresh.parts);
     });
 
     it('is refused when it is damaged, cut, older, of another version or not there', async () => {

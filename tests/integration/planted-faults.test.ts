@@ -5,7 +5,7 @@
 import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
-import type { PageRecord } from '$lib/core/survey/page-record.ts';
+import type { PageRecord } from '../support/reference/page-record.ts';
 import { pageRecord } from '../support/reference/page-record.ts';
 import { nodeOfUrl } from '../support/reference/node-of-url.ts';
 import type { SiteAnswer } from '../../demo/stand-in.ts';

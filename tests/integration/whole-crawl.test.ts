@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { MeasuredSurvey } from '../support/reference/measured-survey.ts';
 import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
 import { linksOfPage } from '../support/reference/link-records.ts';
-import type { PageColumn } from '$lib/core/survey/page-record.ts';
+import type { PageColumn } from '../support/reference/page-record.ts';
 import { pageRecord } from '../support/reference/page-record.ts';
 import { NO_DECISIONS } from '$lib/core/survey/survey-rows.ts';
 import { askToPause } from '$lib/server/store/job-store.ts';

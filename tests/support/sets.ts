@@ -1,5 +1,5 @@
 /** Sets of the set language, for tests that ask what a line finds. */
-import { packSurvey } from '$lib/core/packed/pack-survey.ts';
+import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../tests/support/small-site.ts';
 import { countKept, keptBytes, once, sizeOf } from './kept.ts';
-import { packSurvey } from './packed/pack-survey.ts';
+import { packSurvey } from './pack/pack-survey.ts';
 import { evaluateSet } from './sets/evaluate-set.ts';
 import { fieldsOf } from './sets/fields.ts';
 import { inOrder, pageColumns, placesBy } from './sets/page-columns.ts';
@@ -57,7 +57,7 @@ describe('the size of a survey', () => {
         const parsed = parseSet(line, fieldsOf(survey));
         return parsed.ok ? evaluateSet(parsed.set, { survey }).count() : 0;
     };
-    const template = survey.head.templates[0]!.name;
+    const template = survey.measured.templates[0]!.name;
     /** Lines of the set language with something typed in them. */
     const lines = (template: string, sitemap: string, word: string, number: number): string[] => [
         `title contains "${word}" and url starts with "${ORIGIN}/${word}"`,

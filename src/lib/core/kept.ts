@@ -48,7 +48,7 @@ export interface KeptKinds {
     'site measures': [];
     'template list': [];
     texts: [field: string];
-    'ways by template': [];
+    'without templates': [];
     wide: [field: string];
 }
 

@@ -1,5 +1,6 @@
 /** What the routes use: the store, packed surveys, and the site and survey that an address names. */
-import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import type { Part } from '../core/columns/column.ts';
 import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';

@@ -1,6 +1,7 @@
 /** What Brief, Reach and Weight are given: counts of the whole and of the current set, measures, jobs, the baseline. */
 import { countPages, type PageCounts } from '../core/areas/count-pages.ts';
-import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import type { Part } from '../core/columns/column.ts';
 import type { Bits } from '../core/sets/bits.ts';
 import { once } from '../core/kept.ts';
 import { sectionOrder } from '../core/packed/section-order.ts';

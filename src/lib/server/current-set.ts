@@ -1,8 +1,10 @@
 /** The set, the order and the columns that the parameters of an address name, told for a survey. */
-import type { PackedSurvey, Part } from '../core/packed/packed-survey.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import type { Part } from '../core/columns/column.ts';
 import { Bits } from '../core/sets/bits.ts';
 import { evaluateSet, partsFor, SetUnknown, type SetContext } from '../core/sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY, type Field, type Value } from '../core/sets/fields.ts';
+import type { Field, Value } from '../core/sets/field.ts';
+import { fieldsOf, PRIORITY } from '../core/sets/fields.ts';
 import { once } from '../core/kept.ts';
 import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
 import { parseSet } from '../core/sets/parse-set.ts';

@@ -1,6 +1,6 @@
 /** The Links table on the server: the links of a set in an order, a window of them with their lines, or all. */
 import { LINK_KINDS, REGIONS } from '../core/page/links.ts';
-import type { Value } from '../core/sets/fields.ts';
+import type { Value } from '../core/sets/field.ts';
 import {
     LINK_SIDES,
     LINK_TABLE_COLUMNS,

@@ -2,13 +2,14 @@
  * Works sets out in the browser, on the very bytes the server works on: so that the size of a set is told while it is
  * typed, however large the survey, and without a request for each letter.
  */
-import { PackedSurvey, type Part } from '../core/packed/packed-survey.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import { type Part } from '../core/columns/column.ts';
 import { decodeSections } from '../core/packed/sections.ts';
 import { evaluateSet, partsFor, SetUnknown } from '../core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../core/sets/fields.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { needsMore } from '../core/sets/set-expression.ts';
-import { PackedHead } from '../wire/packed-head.ts';
+import { addPart, openPacked } from '../wire/packed-head.ts';
 
 export interface CountRequest {
     id: number;
@@ -41,8 +42,8 @@ async function open({ survey, revision }: CountRequest): Promise<PackedSurvey> {
     if (opened?.key !== key) {
         const made = (async () => {
             const core = decodeSections(await bytesOf(survey, 'core'));
-            const packed = new PackedSurvey(PackedHead.parse(core.head));
-            packed.add('core', core);
+            const packed = openPacked(core);
+            if (!packed) throw new Error('the packed survey has another form than this page knows');
             return packed;
         })();
         opened = { key, survey: made };
@@ -55,8 +56,8 @@ async function sizeOf(request: CountRequest): Promise<number | null> {
     const survey = await open(request);
     const parsed = parseSet(request.text, [...fieldsOf(survey), PRIORITY]);
     if (!parsed.ok || needsMore(parsed.set)) return null;
-    for (const part of partsFor(parsed.set, survey)) {
-        if (!survey.has(part)) survey.add(part, decodeSections(await bytesOf(request.survey, part)));
+    for (const part of ['measures' as const, ...partsFor(parsed.set, survey)]) {
+        if (!survey.has(part)) addPart(survey, part, decodeSections(await bytesOf(request.survey, part)));
     }
     return evaluateSet(parsed.set, { survey }).count();
 }

@@ -2,14 +2,13 @@
 import { expect } from 'vitest';
 import { countPages } from '$lib/core/areas/count-pages.ts';
 import { linksOfNode, countLinkRecords } from '$lib/core/packed/link-records.ts';
-import { packSurvey } from '$lib/core/packed/pack-survey.ts';
+import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
 import { pageColumns } from '$lib/core/sets/page-columns.ts';
-import { PAGE_COLUMNS } from '$lib/core/survey/page-record.ts';
 import { countSurvey } from './count-survey.ts';
 import { linksOfPage } from './link-records.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
-import { pageRecord } from './page-record.ts';
+import { PAGE_COLUMNS, pageRecord } from './page-record.ts';
 
 /** Columns that are measures of the link graph, which the reference has none of. */
 const BEYOND = new Set(['standing']);

@@ -2,7 +2,8 @@
 import { EVIDENCE, evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { GATES } from '$lib/core/gates/gates.ts';
 import { UNREACHED } from '$lib/core/graph/depth.ts';
-import { isReadHtml, ORPHAN } from '$lib/core/survey/page-kind.ts';
+import { isReadHtml } from '$lib/core/survey/page-kind.ts';
+import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import type { DepthBand, EvidenceGroup, SurveyCounts } from '$lib/core/survey/summary.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
 

@@ -7,7 +7,8 @@ import { plainDepths, plainFollowed, plainGates, plainRows } from './plain.ts';
 import type { GateResult } from '$lib/core/gates/gates.ts';
 import type { Rows } from '$lib/core/graph/rows.ts';
 import type { Depths } from '$lib/core/graph/depth.ts';
-import { isReadHtml, ORPHAN } from '$lib/core/survey/page-kind.ts';
+import { isReadHtml } from '$lib/core/survey/page-kind.ts';
+import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import type {
     BlockRow,
     CheckRow,

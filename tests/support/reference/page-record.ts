@@ -2,9 +2,49 @@
 import { folderDepth, sectionOf } from '$lib/core/address/section.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { UNREACHED } from '$lib/core/graph/depth.ts';
-import { ORPHAN } from '$lib/core/survey/page-kind.ts';
-import type { PageRecord } from '$lib/core/survey/page-record.ts';
+import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
+
+/** Columns of `pages.csv`: a frozen list, for the program's own is made from declarations. */
+export const PAGE_COLUMNS = [
+    'url',
+    'status',
+    'content_type',
+    'redirect_to',
+    'depth',
+    'gate',
+    'indexable',
+    'incoming_links',
+    'incoming_pages',
+    'outgoing_links',
+    'standing',
+    'section',
+    'title',
+    'h1',
+    'canonical',
+    'meta_robots',
+    'robots_allowed',
+    'in_sitemap',
+    'evidence',
+    'orphan',
+    'words',
+    'gate_reason',
+    'reached',
+    'not_read',
+    'incoming_followed',
+    'x_robots_tag',
+    'description',
+    'language',
+    'folder_depth',
+    'bytes',
+    'milliseconds',
+    'type_note',
+    'body_trouble',
+] as const;
+export type PageColumn = (typeof PAGE_COLUMNS)[number];
+
+/** Null is "not known" and is written as an empty cell. */
+export type PageRecord = Record<PageColumn, string | number | boolean | null>;
 
 /** The page at a node as a record. */
 export function pageRecord(survey: MeasuredSurvey, node: number): PageRecord {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { pageSheet } from '../packed/page-sheet.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
@@ -149,7 +149,7 @@ describe('reach', () => {
             .page('/below')
             .page('/both');
         const survey = pack(site.share(pages, [{ to: '/only' }, { to: '/both' }]));
-        const template = survey.head.templates.find(({ holds }) => holds > 0)!;
+        const template = survey.measured.templates.find(({ holds }) => holds > 0)!;
         // /only and what hangs below it; /both has a link of its own besides.
         expect(template.holds).toBe(2);
         const line = `held by template ${JSON.stringify(template.name)}`;
@@ -169,7 +169,7 @@ describe('weight', () => {
             // All that is lost is the leak of the site.
             const all = lost.reduce((sum, { cost }) => sum + cost, 0);
             const ranked = sizeOf(survey, 'standing >= 0');
-            expect(all / Math.max(1, ranked)).toBeCloseTo(survey.head.leak, 10);
+            expect(all / Math.max(1, ranked)).toBeCloseTo(survey.measured.leak, 10);
             // Pages that link there, counted from the links as exported, redirects followed by hand.
             const end = (url: string): string => {
                 let at = url;

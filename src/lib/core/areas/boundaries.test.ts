@@ -1,11 +1,13 @@
 /** Rarer rules of the areas, each at the case it is for and at its near miss. */
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { pageLinks } from '../packed/link-graph.ts';
-import { packSurvey, type TextFacts } from '../packed/pack-survey.ts';
+import { pageLinks } from '../model/page-links.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
+import { type TextFacts } from '../columns/survey-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { siteMeasures } from '../packed/site-measures.ts';
-import { lostUrls, standingOf } from '../packed/standing.ts';
+import { lostUrls } from '../packed/model-of.ts';
+import { modelOf } from '../packed/model-of.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
 import { againstIntended, readOutline } from './intended.ts';
 import { jobsOf } from './jobs.ts';
@@ -68,7 +70,7 @@ describe('where weight is lost', () => {
             site.page('/x', [], { status: null, notRead, failure: 'no', mediaType: '', words: null });
             const survey = pack(site);
             expect(lostUrls(survey)[node(survey, '/x')]).toBe(1);
-            expect(standingOf(survey).siteLeak).toBeGreaterThan(0);
+            expect(survey.measured.leak).toBeGreaterThan(0);
         },
     );
 
@@ -155,7 +157,9 @@ describe('links without those of shared blocks', () => {
         site.share(['/', '/a'], [{ to: '/shared' }]);
         const survey = pack(site);
         const targets = (ownOnly: boolean): string[] => {
-            const { start, targets: to } = pageLinks(survey, { ownOnly });
+            const { start, targets: to } = pageLinks(modelOf(survey), {
+                ownOnly: ownOnly ? survey.numbers('block_pages') : undefined,
+            });
             return [...to.subarray(start[0]!, start[1]!)].map((of) => survey.url(of).slice(ORIGIN.length));
         };
         expect(targets(true)).toEqual(['/own']);
@@ -170,7 +174,7 @@ describe('followed links', () => {
         const survey = pack(site);
         const paths = survey.count;
         const edges = (followed: boolean): string[] => {
-            const { start, targets } = pageLinks(survey, { followed });
+            const { start, targets } = pageLinks(modelOf(survey), { followed });
             const short = (of: number): string => survey.url(of).slice(ORIGIN.length);
             return Array.from({ length: paths }, (_, of) =>
                 [...targets.subarray(start[of]!, start[of + 1]!)].map((to) => `${short(of)} ${short(to)}`),

@@ -1,11 +1,14 @@
 /** The counts the areas tell, over a packed survey or over one set of its pages. */
+import type { NumberName } from '../packed/column-names.ts';
 import { EVIDENCE, evidenceNames } from '../evidence/evidence.ts';
 import { GATES } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { gateOf, NOT_SETTLED, reasonOf } from '../packed/codes.ts';
-import { NO_ADDRESS, type PackedSurvey } from '../packed/packed-survey.ts';
+import { gateOf } from '../columns/gate-facts.ts';
+import { NOT_SETTLED, reasonOf } from '../columns/reason-codes.ts';
+import { NO_ADDRESS } from '../model/graph-model.ts';
+import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from '../sets/bits.ts';
-import { ORPHAN } from '../survey/page-kind.ts';
+import { ORPHAN } from '../measures/orphans.ts';
 import type { DepthBand, EvidenceGroup, SurveyCounts } from '../survey/summary.ts';
 
 /** As in `summary.json`, but for the links. */
@@ -21,7 +24,7 @@ export function countPages(
     within?: Bits,
     depth: ArrayLike<number> = survey.numbers('depth'),
 ): PageCounts {
-    const of = (name: string) => survey.numbers(name);
+    const of = (name: NumberName) => survey.numbers(name);
     const [status, gate, orphan, evidence, notRead] = [
         of('status'),
         of('gate'),

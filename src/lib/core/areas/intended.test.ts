@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '../sets/fields.ts';
 import { parseSet } from '../sets/parse-set.ts';

@@ -3,7 +3,7 @@
  * set of the pages it concerns, told in the set language, so that the number beside it is the size of that set.
  */
 import { GATES } from '../gates/gates.ts';
-import { gateOf } from '../packed/codes.ts';
+import { gateOf } from '../columns/gate-facts.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { templateWords } from '../packed/template-list.ts';
@@ -92,8 +92,8 @@ function anchorTo(survey: PackedSurvey, template: number, node: number): string 
         const list = blockList[block]!;
         for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
             if (kind[link] !== 0 || target[link] !== node) continue;
-            for (const column of ['link_anchor', 'link_name']) {
-                const word = survey.texts(`${column}_words`).at(survey.numbers(column)[link]!);
+            for (const column of ['link_anchor', 'link_name'] as const) {
+                const word = survey.word(column, link);
                 if (word !== '') return word;
             }
         }
@@ -111,7 +111,7 @@ function brokenLinks(survey: PackedSurvey): Candidate[] {
     const broken = lostTargets(survey).filter(({ closed }) => !closed);
     for (const target of broken) {
         for (const number of target.templates.slice(0, 2)) {
-            const template = survey.head.templates[number]!;
+            const template = survey.measured.templates[number]!;
             const anchor = anchorTo(survey, number, target.node);
             found.push({
                 severity: 'fault',
@@ -148,7 +148,7 @@ function movedLinks(survey: PackedSurvey): Candidate[] {
         const to = redirect[node]!;
         if (to < 0) continue;
         for (const number of templates.slice(0, 2)) {
-            const template = survey.head.templates[number]!;
+            const template = survey.measured.templates[number]!;
             const anchor = anchorTo(survey, number, node);
             const end = to < survey.count ? pathOf(survey, to) : survey.addressUrl(to);
             found.push({

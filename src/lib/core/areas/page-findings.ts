@@ -1,12 +1,13 @@
 /** What is found wrong, risky or odd about one page: each with its reason, and the line where it stands if it stands in one. */
+import type { NumberName } from '../packed/column-names.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { gateOf } from '../packed/codes.ts';
+import { gateOf } from '../columns/gate-facts.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import { evidenceRows } from '../packed/page-sheet.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { lostUrls } from '../packed/standing.ts';
+import { lostUrls } from '../packed/model-of.ts';
 import { once } from '../kept.ts';
-import { ORPHAN } from '../survey/page-kind.ts';
+import { ORPHAN } from '../measures/orphans.ts';
 import { pathOf, type Severity } from './jobs.ts';
 
 export interface Finding {
@@ -25,7 +26,7 @@ export function pageFindings(survey: PackedSurvey, node: number, goal: number | 
     const add = (severity: Severity, say: string, place: Finding['place'] = null): void => {
         found.push({ severity, say, place });
     };
-    const of = (name: string): number => survey.numbers(name)[node]!;
+    const of = (name: NumberName): number => survey.numbers(name)[node]!;
     const gate = gateOf(of('gate'));
     const listed = evidenceRows(survey, node).some(({ kind }) => kind === 'sitemap');
     const orphan = of('orphan');

@@ -59,7 +59,7 @@ export function pageLinksOf(survey: PackedSurvey, node: number): PageLinks {
     const called = new Map<string, Called & { last: number }>();
     const fedBy = new Map<string, LinkGroup & { last: number }>();
     const groupOf = (into: Map<string, LinkGroup & { last: number }>, block: number, section: string) => {
-        const template = survey.head.templates[blockTemplate[block]!];
+        const template = survey.measured.templates[blockTemplate[block]!];
         const region = REGIONS[blockRegion[block]!] ?? 'other';
         // Text belongs to a section; a menu is the same in all of them.
         const key = template ? `template ${blockTemplate[block]}` : `text ${section}`;

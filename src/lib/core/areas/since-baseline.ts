@@ -2,7 +2,7 @@
 import { align } from '../compare/align.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { siteMeasures } from '../packed/site-measures.ts';
-import { ORPHAN } from '../survey/page-kind.ts';
+import { ORPHAN } from '../measures/orphans.ts';
 import { countPages } from './count-pages.ts';
 
 /** How a number is shown: a whole count, with one or two places, or as a share in per cent. */

@@ -1,8 +1,9 @@
 /** What the area Weight tells beside the measures of the site: where weight is lost, what is starved, who has too many links. */
-import { GATE_INDEXABLE } from '../packed/codes.ts';
+import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { eachEnds, lostUrls } from '../packed/standing.ts';
+import { eachEnds } from '../measures/link-ends.ts';
+import { modelOf } from '../packed/model-of.ts';
 import { once } from '../kept.ts';
 import { misfits } from '../sets/misfits.ts';
 
@@ -27,10 +28,11 @@ export function lostTargets(survey: PackedSurvey): LostTarget[] {
         const standing = survey.numbers('standing');
         const allowed = survey.numbers('robots_allowed');
         const status = survey.numbers('status');
-        const lost = lostUrls(survey);
+        const model = modelOf(survey);
+        const lost = model.isLost;
         const cost = new Float64Array(survey.count);
         const pages = new Uint32Array(survey.count);
-        eachEnds(survey, (node, ends) => {
+        eachEnds(model, (node, ends) => {
             const share = standing[node]! / ends.length;
             for (const end of ends) {
                 if (lost[end] === 0) continue;
@@ -73,7 +75,7 @@ export function templatesTo(survey: PackedSurvey, isWanted: (node: number) => bo
             found.set(to, own);
         }
     }
-    const { templates } = survey.head;
+    const { templates } = survey.measured;
     for (const own of found.values()) own.sort((a, b) => templates[b]!.pages - templates[a]!.pages || a - b);
     return found;
 }

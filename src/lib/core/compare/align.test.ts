@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Site } from '../../../../tests/support/small-site.ts';
 import { lehmer } from '../graph/graphs.fixture.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { align } from './align.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
 import { lostFolders } from './completeness.ts';

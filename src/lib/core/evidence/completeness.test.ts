@@ -4,7 +4,7 @@ import { islandsOf } from '../areas/reach.ts';
 import { variantKey } from '../address/variants.ts';
 import { setLine, type PageFilter } from '../sets/page-filter.ts';
 import { nodesOfLine } from '../../../../tests/support/sets.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { sitemapFiles } from '../packed/sitemap-files.ts';
 import type { SurveyInfo } from '../survey/survey-rows.ts';

@@ -6,7 +6,7 @@ import { folderOf } from '../address/section.ts';
 import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { reasonOf } from '../packed/codes.ts';
+import { reasonOf } from '../columns/reason-codes.ts';
 import { caveatsOf } from '../survey/caveats.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from './evidence.ts';

@@ -1,5 +1,5 @@
 /** Which URLs of an import a survey knows, and which match nothing it knows. */
-import { reasonOf } from '../packed/codes.ts';
+import { reasonOf } from '../columns/reason-codes.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
 

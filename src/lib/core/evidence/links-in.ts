@@ -1,7 +1,8 @@
 /** Links from other sites: which page of ours each lands on, and what is lost on the way. */
 import { variantKey } from '../address/variants.ts';
-import { reasonOf } from '../packed/codes.ts';
-import { NO_ADDRESS, type PackedSurvey } from '../packed/packed-survey.ts';
+import { reasonOf } from '../columns/reason-codes.ts';
+import { NO_ADDRESS } from '../model/graph-model.ts';
+import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { ImportRow } from './imports.ts';
 
 /** How a link from elsewhere arrives. */

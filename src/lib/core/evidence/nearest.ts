@@ -6,7 +6,7 @@ import { sizeOf } from '../kept.ts';
 import { folderOf } from '../address/section.ts';
 import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { GATE_INDEXABLE } from '../packed/codes.ts';
+import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isListing } from './listing.ts';
 

@@ -1,5 +1,6 @@
 /** GraphML (Brandes et al. 2002, graphml.graphdrawing.org): pages of a set and the distinct links among them. */
-import { pageLinks } from '../packed/link-graph.ts';
+import { modelOf } from '../packed/model-of.ts';
+import { pageLinks } from '../model/page-links.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from '../sets/bits.ts';
 import type { PageColumn } from '../sets/page-columns.ts';
@@ -39,8 +40,9 @@ export function* graphmlOf(survey: PackedSurvey, set: Bits, columns: readonly Pa
         yield `<node id="n${node}">${data.join('')}</node>\n`;
     }
     const from = (node: number): boolean => set.has(node);
-    const all = pageLinks(survey, { from });
-    const followed = pageLinks(survey, { from, followed: true });
+    const model = modelOf(survey);
+    const all = pageLinks(model, { from });
+    const followed = pageLinks(model, { from, followed: true });
     for (const node of nodes) {
         const isFollowed = new Set(followed.targets.subarray(followed.start[node]!, followed.start[node + 1]!));
         for (let slot = all.start[node]!; slot < all.start[node + 1]!; slot++) {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { countPages } from '../areas/count-pages.ts';
 import { linksOfNode } from './link-records.ts';
-import { packSurvey } from './pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 import { pageSheet } from './page-sheet.ts';
 import { sectionOrder } from './section-order.ts';
@@ -9,7 +9,7 @@ import { lehmer } from '../graph/graphs.fixture.ts';
 import { Bits } from '../sets/bits.ts';
 import { inOrder, pageColumns, placesBy } from '../sets/page-columns.ts';
 import { setLine, setQuery, type PageFilter } from '../sets/page-filter.ts';
-import { PAGE_COLUMNS } from '../survey/page-record.ts';
+import { PAGE_COLUMNS } from '../../../../tests/support/reference/page-record.ts';
 import type { SurveyInfo } from '../survey/survey-rows.ts';
 import { holdAgainst } from '../../../../tests/support/reference/compare.ts';
 import type { MeasuredSurvey } from '../../../../tests/support/reference/measured-survey.ts';

@@ -3,7 +3,7 @@ import { hostOf } from '../address/address.ts';
 import { standsAlone } from '../address/belonging.ts';
 import { LINK_KINDS } from '../page/links.ts';
 import { linkGraphOf } from './link-graph.ts';
-import { CHECK } from './pack-links.ts';
+import { CHECK } from '../pack/pack-links.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
 const A = LINK_KINDS.indexOf('a');

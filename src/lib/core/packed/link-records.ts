@@ -1,10 +1,12 @@
 /** The links of a packed survey as records of `links.csv`: one per distinct link and block. */
+import type { InnerName } from './column-names.ts';
 import { pathOf } from '../address/address.ts';
 import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
 import type { LinkRecord } from '../survey/link-records.ts';
 import { SELF_HREF, SELF_PATH_HREF, type LayoutRow } from '../survey/survey-rows.ts';
 import { linkGraphOf } from './link-graph.ts';
-import { NO_ADDRESS, TO_SELF, type PackedSurvey } from './packed-survey.ts';
+import { NO_ADDRESS, TO_SELF } from '../model/graph-model.ts';
+import { type PackedSurvey } from './packed-survey.ts';
 
 /** Layouts by their number; one that is not known leaves line, column and href out. */
 export type LayoutOf = (id: number) => Pick<LayoutRow, 'lines' | 'columns' | 'hrefs'> | undefined;
@@ -38,8 +40,7 @@ export function linksOfNode(survey: PackedSurvey, node: number, layoutOf: Layout
             column: null,
         });
     }
-    const code = (name: string, link: number): number => survey.numbers(name)[link]!;
-    const word = (name: string, link: number): string => survey.texts(`${name}_words`).at(code(name, link));
+    const word = (name: InnerName, link: number): string => survey.word(name, link);
     for (let at = graph.pageStart[node]!; at < graph.pageStart[node + 1]!; at++) {
         const block = graph.pageBlocks[at]!;
         const list = graph.blockList[block]!;
@@ -111,7 +112,7 @@ export function countLinkRecords(survey: PackedSurvey): number {
 
 /** What makes a link of a list another than the rest. */
 function distinctKey(survey: PackedSurvey, link: number): string {
-    const code = (name: string): number => survey.numbers(name)[link]!;
+    const code = (name: InnerName): number => survey.numbers(name)[link]!;
     const target = code('link_target');
     const to = target === NO_ADDRESS ? `t${code('link_text')}` : target;
     return `${to} ${code('link_kind')} ${code('link_fragment')} ${code('link_anchor')} ${code('link_name')} ${code('link_rel')}`;

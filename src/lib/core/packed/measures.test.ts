@@ -6,12 +6,12 @@ import { Bits } from '../sets/bits.ts';
 import { pageColumns } from '../sets/page-columns.ts';
 import { prioritiesOf } from '../sets/priorities.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
-import { packSurvey } from './pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 import { pathBetween } from './path-between.ts';
 import { siteMeasures } from './site-measures.ts';
-import { landings } from './link-graph.ts';
-import { standingOf } from './standing.ts';
+import { landings } from '../model/landings.ts';
+import { modelOf } from './model-of.ts';
 
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
 const node = (survey: PackedSurvey, of: string): number => survey.nodeOf(`https://site.example${of}`);
@@ -28,7 +28,7 @@ describe('standing', () => {
                 .page('/lone', [{ to: '/' }])
                 .known('/lone'),
         );
-        const { standing } = standingOf(survey);
+        const standing = survey.numbers('standing');
         const lone = 0.15;
         // x = 0.15 + 0.85 (c + lone), a = 0.15 + 0.85 x, c = 0.15 + 0.85 a, in units of the average page.
         const x = (0.15 + 0.85 * (0.15 + 0.85 * 0.15 + lone)) / (1 - 0.85 ** 3);
@@ -58,7 +58,8 @@ describe('standing', () => {
         site.page('/new', [{ to: '/' }]).page('/b', [{ to: '/' }]);
         site.page('/shut', [], { robotsAllowed: false, robotsRule: 'x' });
         const survey = pack(site);
-        const { standing, leak, siteLeak } = standingOf(survey);
+        const [standing, leak] = [survey.numbers('standing'), survey.numbers('leak')];
+        const siteLeak = survey.measured.leak;
         // Ranked are /, /new and /b; / gives all it has to /new, for what is shut is no page to rank.
         expect(standing[node(survey, '/b')]).toBeCloseTo(0.15, 8);
         expect(standing[node(survey, '/new')]).toBeCloseTo(0.15 + 0.85 * standing[node(survey, '/')]!, 8);
@@ -74,7 +75,7 @@ describe('standing', () => {
         site.page('/b', [], { status: 301, redirectTo: site.id('/a') });
         site.page('/out', [], { status: 301, redirectTo: site.id('https://other.example/') });
         const survey = pack(site);
-        const landing = landings(survey);
+        const landing = landings(modelOf(survey));
         expect(['/', '/a', '/b', '/out'].map((of) => landing[node(survey, of)])).toEqual([0, -1, -1, -1]);
     });
 
@@ -86,13 +87,13 @@ describe('standing', () => {
         site.page('/out', [], { status: 301, redirectTo: site.id('https://other.example/') });
         site.page('/gone', [], { status: 404 }).page('/good', [{ to: '/' }]);
         const survey = pack(site);
-        const { standing, leak } = standingOf(survey);
+        const [standing, leak] = [survey.numbers('standing'), survey.numbers('leak')];
         // Of the two links that end in the site, one ends at an error.
         expect(leak[node(survey, '/')]).toBeCloseTo(standing[node(survey, '/')]! / 2, 8);
     });
 
     it('takes one page, no links and pages that link to themselves only', () => {
-        expect([...standingOf(pack(new Site().known('/', 'manual').page('/'))).standing]).toEqual([1]);
+        expect([...pack(new Site().known('/', 'manual').page('/')).numbers('standing')]).toEqual([1]);
         const alone = pack(
             new Site()
                 .known('/', 'manual')
@@ -100,7 +101,7 @@ describe('standing', () => {
                 .page('/a', [{ to: '/a' }])
                 .known('/a'),
         );
-        expect([...standingOf(alone).standing]).toEqual([1, 1]);
+        expect([...alone.numbers('standing')]).toEqual([1, 1]);
         const none = siteMeasures(pack(new Site().known('/', 'manual').page('/', [], { status: 500, words: null })));
         expect(none).toMatchObject({ ranked: 0, links: 0, leak: 0, sections: [], chokePoints: [] });
     });

@@ -1,12 +1,14 @@
 /** Everything about one page, for the page sheet: gates, the way here, links in and out, evidence, text facts. */
+import type { Value } from '../sets/field.ts';
+import type { NumberName } from './column-names.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
-import { failureOf, gateReason } from '../sets/fields.ts';
+import { failureOf, gateReason } from './gate-reason.ts';
 import { pageColumns, type Outer } from '../sets/page-columns.ts';
-import type { PageRecord } from '../survey/page-record.ts';
-import { gateOf, reasonOf } from './codes.ts';
+import { gateOf } from '../columns/gate-facts.ts';
+import { reasonOf } from '../columns/reason-codes.ts';
 import { linkGraphOf } from './link-graph.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
@@ -49,7 +51,7 @@ export interface SheetLink {
 
 export interface PageSheet {
     url: string;
-    record: PageRecord;
+    record: Record<string, Value>;
     gates: { gate: Gate; state: GateState; reason: string }[];
     /** Where it stops and why, as a sentence; a page that passes says so too. */
     verdict: string;
@@ -90,8 +92,8 @@ const A = LINK_KINDS.indexOf('a');
 /** Needs all three parts of the survey. Lines of links are null: see `placesOf`. */
 export function pageSheet(survey: PackedSurvey, node: number, outer: Outer = {}): PageSheet {
     const columns = pageColumns(survey, outer);
-    const record = Object.fromEntries([...columns].map(([id, column]) => [id, column.value(node)])) as PageRecord;
-    const number = (name: string): number | null => {
+    const record = Object.fromEntries([...columns].map(([id, column]) => [id, column.value(node)]));
+    const number = (name: NumberName): number | null => {
         const value = survey.numbers(name)[node]!;
         return value === -1 || Number.isNaN(value) ? null : value;
     };
@@ -194,8 +196,7 @@ function wayTo(survey: PackedSurvey, node: number): WayStep[] {
 
 /** The anchor of a link of a list, or its name. */
 function anchorOf(survey: PackedSurvey, link: number): string {
-    const word = (name: string): string => survey.texts(`${name}_words`).at(survey.numbers(name)[link]!);
-    return word('link_anchor') || word('link_name');
+    return survey.word('link_anchor', link) || survey.word('link_name', link);
 }
 
 /** Links from other pages, equal ones of one page together, pages of least depth first. O(lists + page blocks). */
@@ -254,7 +255,7 @@ function incomingOf(survey: PackedSurvey, node: number): Pick<PageSheet, 'incomi
 function outgoingOf(survey: PackedSurvey, node: number): Pick<PageSheet, 'outgoing' | 'outgoingTotal'> {
     const graph = linkGraphOf(survey);
     const { pageStart, pageBlocks, blockList, listStart, target, kind } = graph;
-    const code = (name: string, link: number): number => survey.numbers(name)[link]!;
+    const code = (name: NumberName, link: number): number => survey.numbers(name)[link]!;
     const links = new Map<string, SheetLink>();
     for (let pageBlock = pageStart[node]!; pageBlock < pageStart[node + 1]!; pageBlock++) {
         const block = pageBlocks[pageBlock]!;
@@ -265,7 +266,10 @@ function outgoingOf(survey: PackedSurvey, node: number): Pick<PageSheet, 'outgoi
             const key = [
                 block,
                 to < 0 ? `text ${code('link_text', link)}` : to,
-                ...['link_fragment', 'link_anchor', 'link_name', 'link_rel'].map((name) => code(name, link)),
+                code('link_fragment', link),
+                code('link_anchor', link),
+                code('link_name', link),
+                code('link_rel', link),
             ].join(' ');
             const known = links.get(key);
             if (known) {
@@ -297,8 +301,7 @@ export function evidenceRows(
     node: number,
 ): { kind: string; source: string; line: number; lastmod: string }[] {
     const start = survey.numbers('evidence_row_start');
-    const word = (name: string, row: number): string =>
-        survey.texts(`evidence_row_${name}_words`).at(survey.numbers(`evidence_row_${name}`)[row]!);
+    const word = (name: 'kind' | 'source' | 'lastmod', row: number): string => survey.word(`evidence_row_${name}`, row);
     return Array.from({ length: start[node + 1]! - start[node]! }, (_, index) => {
         const row = start[node]! + index;
         return {

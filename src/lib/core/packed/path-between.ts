@@ -1,7 +1,9 @@
 /** The shortest way by links from one page to another, whatever the start page of the site. */
+import { modelOf } from './model-of.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { depths, pathTo } from '../graph/depth.ts';
-import { depthGraph, linkGraphOf } from './link-graph.ts';
+import { depthGraph } from '../model/way-graph.ts';
+import { linkGraphOf } from './link-graph.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 import type { LinkPlace } from './page-sheet.ts';
 
@@ -18,7 +20,7 @@ const A = LINK_KINDS.indexOf('a');
 
 /** @returns null where no way leads. O(nodes + links) */
 export function pathBetween(survey: PackedSurvey, from: number, to: number): PathStep[] | null {
-    const { clicks, free } = depthGraph(survey);
+    const { clicks, free } = depthGraph(modelOf(survey));
     const found = depths(clicks, free, [from]);
     const path = pathTo(found, to);
     if (path.length === 0) return null;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { checksum, decodeSections, encodeSections, narrowed, NotPacked, type NumberColumn } from './sections.ts';
+import { checksum, decodeSections, encodeSections, NotPacked } from './sections.ts';
+import { narrowed, type NumberColumn } from '../number-column.ts';
 import { packTexts, TextNumbers, TextTable } from './text-table.ts';
 
 const COLUMNS: [string, NumberColumn][] = [

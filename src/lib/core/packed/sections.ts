@@ -12,6 +12,8 @@
  *        columns, each at a multiple of 8
  */
 
+import type { NumberColumn } from '../number-column.ts';
+
 /** Kinds of columns: width and sign of their numbers. */
 const KINDS = {
     u8: Uint8Array,
@@ -24,10 +26,8 @@ const KINDS = {
     f64: Float64Array,
 } as const;
 type Kind = keyof typeof KINDS;
-export type NumberColumn =
-    Uint8Array | Int8Array | Uint16Array | Int16Array | Uint32Array | Int32Array | Float32Array | Float64Array;
 
-/** Raised whenever columns change their meaning: older bytes are made anew from the rows. */
+/** Version of the form itself; what its columns mean has versions of its own (`packed-survey.ts`). */
 export const PACKED_VERSION = 2;
 const MAGIC = 'EDGEPACK';
 const HEAD_BYTES = 24;
@@ -164,22 +164,4 @@ export function decodeSections(bytes: Uint8Array<ArrayBuffer>): Sections {
         columns.set(entry.name, new Kind(bytes.buffer, bytes.byteOffset + at, entry.length));
     }
     return { head: told.head, columns };
-}
-
-/** Numbers in the narrowest kind of column that holds them all; whole numbers only. O(length). */
-export function narrowed(values: ArrayLike<number>): NumberColumn {
-    let least = 0;
-    let most = 0;
-    for (let at = 0; at < values.length; at++) {
-        const value = values[at]!;
-        if (value < least) least = value;
-        if (value > most) most = value;
-    }
-    if (least < 0) {
-        if (least >= -0x80 && most <= 0x7f) return new Int8Array(values);
-        if (least >= -0x8000 && most <= 0x7fff) return new Int16Array(values);
-        return new Int32Array(values);
-    }
-    if (most <= 0xff) return new Uint8Array(values);
-    return most <= 0xffff ? new Uint16Array(values) : new Uint32Array(values);
 }

@@ -1,9 +1,11 @@
 /** Measures of the whole link graph of a survey: what the areas tell, and the API gives. */
+import type { MeasureName } from './column-names.ts';
+import { modelOf } from './model-of.ts';
 import { concentration, type Concentration } from '../graph/concentration.ts';
 import { sectionFlow } from '../graph/flow.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey, PackedTemplate } from './packed-survey.ts';
-import { rankedGraph } from './standing.ts';
+import { rankedGraph } from '../measures/standing.ts';
 
 export interface SectionShare {
     section: string;
@@ -55,7 +57,7 @@ export function siteMeasures(survey: PackedSurvey): SiteMeasures {
 }
 
 function measure(survey: PackedSurvey): SiteMeasures {
-    const graph = rankedGraph(survey);
+    const graph = rankedGraph(modelOf(survey));
     const standing = survey.numbers('standing');
     const ranked = graph.nodes.length;
     const own = survey.numbers('own_standing');
@@ -89,7 +91,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
     choke.sort((a, b) => load[b]! - load[a]! || a - b);
 
     const isPage = survey.numbers('page');
-    const pagesWith = (column: string, is: (value: number) => boolean): number => {
+    const pagesWith = (column: MeasureName, is: (value: number) => boolean): number => {
         const values = survey.numbers(column);
         let found = 0;
         for (let node = 0; node < survey.count; node++) if (isPage[node] === 1 && is(values[node]!)) found++;
@@ -103,7 +105,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
         ranked,
         links: graph.out.targets.length,
         components: { count: several.length, largest: several.reduce((most, size) => Math.max(most, size), 0) },
-        leak: survey.head.leak,
+        leak: survey.measured.leak,
         weight: { all: concentration(of(standing)), ownLinks: concentration(of(own)) },
         sections: shares,
         sectionCount: largest.length,
@@ -113,7 +115,7 @@ function measure(survey: PackedSurvey): SiteMeasures {
             title: survey.texts('title').at(node),
             load: load[node]!,
         })),
-        templates: survey.head.templates.filter((item) => item.holds > 0).sort((a, b) => b.holds - a.holds),
+        templates: survey.measured.templates.filter((item) => item.holds > 0).sort((a, b) => b.holds - a.holds),
         heldByOneLink: pagesWith('held_by', (value) => value !== -1),
         thinHolds: pagesWith('thin', (value) => value === 1),
     };

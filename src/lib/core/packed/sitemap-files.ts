@@ -1,5 +1,5 @@
 /** The sitemaps of a survey, file by file, and how what they list compares with what may be indexed. */
-import { GATE_INDEXABLE, GATE_UNKNOWN } from './codes.ts';
+import { GATE_INDEXABLE, GATE_UNKNOWN } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
 export interface SitemapCount {

@@ -1,9 +1,12 @@
 /** Templates as they are listed and looked at: their blocks, pages and links. */
+import type { InnerName } from './column-names.ts';
+import { modelOf } from './model-of.ts';
 import { LINK_KINDS } from '../page/links.ts';
 import { once } from '../kept.ts';
-import { linkKeys } from './block-templates.ts';
+import { linkKeys } from '../measures/templates.ts';
 import { linkGraphOf } from './link-graph.ts';
-import { TO_SELF, type PackedSurvey, type PackedTemplate } from './packed-survey.ts';
+import { TO_SELF } from '../model/graph-model.ts';
+import { type PackedSurvey, type PackedTemplate } from './packed-survey.ts';
 
 export interface TemplateLink {
     target: string;
@@ -28,7 +31,7 @@ const MOST_FIRST = 4;
 function blocksByTemplate(survey: PackedSurvey): number[][] {
     return once(survey, 'blocks by template', [], () => {
         const { blockTemplate, blockPages } = linkGraphOf(survey);
-        const blocks: number[][] = survey.head.templates.map(() => []);
+        const blocks: number[][] = survey.measured.templates.map(() => []);
         for (let block = 0; block < blockTemplate.length; block++) blocks[blockTemplate[block]!]?.push(block);
         for (const own of blocks) own.sort((a, b) => blockPages[b]! - blockPages[a]! || a - b);
         return blocks;
@@ -45,7 +48,7 @@ const LONGEST_NAMED = 40;
  * all three parts. O(links of its largest block), once O(blocks).
  */
 export function templateWords(survey: PackedSurvey, template: number): string {
-    const { region } = survey.head.templates[template]!;
+    const { region } = survey.measured.templates[template]!;
     const called = REGION_WORDS[region] ?? region;
     const { blockList, listStart } = linkGraphOf(survey);
     const list = blockList[blocksByTemplate(survey)[template]![0]!]!;
@@ -60,7 +63,7 @@ export function templateWords(survey: PackedSurvey, template: number): string {
 /** Different links of a template, as links of lists, in the order of its blocks. */
 function linksOfTemplate(survey: PackedSurvey, template: number): number[] {
     const { blockList, listStart } = linkGraphOf(survey);
-    const keys = once(survey, 'link keys', [], () => linkKeys(survey)).of;
+    const keys = once(survey, 'link keys', [], () => linkKeys(modelOf(survey))).of;
     const anchors = survey.numbers('link_anchor');
     const found = new Map<string, number>();
     for (const block of blocksByTemplate(survey)[template] ?? []) {
@@ -75,7 +78,7 @@ function linksOfTemplate(survey: PackedSurvey, template: number): number[] {
 
 function linkOf(survey: PackedSurvey, link: number): TemplateLink {
     const { target, kind } = linkGraphOf(survey);
-    const word = (name: string): string => survey.texts(`${name}_words`).at(survey.numbers(name)[link]!);
+    const word = (name: InnerName): string => survey.word(name, link);
     const to = target[link]!;
     return {
         target: to >= 0 ? survey.addressUrl(to) : to === TO_SELF ? '' : word('link_text'),
@@ -94,7 +97,7 @@ function statusOf(survey: PackedSurvey, address: number): number | null {
 /** Templates on most pages, at most so many. Needs all three parts. O(links of their blocks). */
 export function templateList(survey: PackedSurvey, most: number): TemplateSummary[] {
     const { target } = linkGraphOf(survey);
-    return survey.head.templates.slice(0, most).map((template, number): TemplateSummary => {
+    return survey.measured.templates.slice(0, most).map((template, number): TemplateSummary => {
         const links = linksOfTemplate(survey, number);
         const first: string[] = [];
         for (const link of links) {

@@ -1,6 +1,6 @@
 /** Texts as one column of bytes and one of ends: nothing is decoded before it is looked at. */
 import { BYTES_PER_TEXT } from '../kept.ts';
-import type { NumberColumn } from './sections.ts';
+import type { NumberColumn } from '../number-column.ts';
 
 const decoder = new TextDecoder('utf-8', { ignoreBOM: true });
 

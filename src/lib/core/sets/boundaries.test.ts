@@ -1,7 +1,7 @@
 /** Rarer rules of sets, against what the definitions say. */
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { refreshTargets } from '../packed/link-graph.ts';
 import { evaluateSet, SetUnknown, type SetContext } from './evaluate-set.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 import { choiceIn, completeSet, narrowed, type Option } from './complete-set.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';

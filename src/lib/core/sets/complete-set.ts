@@ -2,7 +2,8 @@
 import { EVIDENCE } from '../evidence/evidence.ts';
 import { REGIONS } from '../page/links.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { fieldsOf, PRIORITY, type Field } from './fields.ts';
+import type { Field } from './field.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { parseSet, type Expected, type ListWord } from './parse-set.ts';
 import { listNames } from './relations.ts';
@@ -175,7 +176,7 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
         case 'region':
             return [...REGIONS.map((name) => option(name)), option('template', 'One template, by its name.')];
         case 'template':
-            return survey.head.templates.map(({ name, place, pages }) => option(quoted(name, true), place, pages));
+            return survey.measured.templates.map(({ name, place, pages }) => option(quoted(name, true), place, pages));
         case 'saved':
             return context.saved.map((name) => option(quoted(name, true)));
         case 'survey':

@@ -1,5 +1,5 @@
 /** What came into a set since another survey. */
-import type { Field } from './fields.ts';
+import type { Field } from './field.ts';
 import { parseSet } from './parse-set.ts';
 import { printSet } from './print-set.ts';
 import { surveysIn } from './set-expression.ts';

@@ -1,10 +1,12 @@
 /** Which pages are in a set: bitset operations over columns of a packed survey. */
 import { align } from '../compare/align.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
-import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
-import type { NumberColumn } from '../packed/sections.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import type { Part } from '../columns/column.ts';
+import type { NumberColumn } from '../number-column.ts';
 import { Bits } from './bits.ts';
-import { fieldsOf, PRIORITY, type Field, type NumberField, type TextField } from './fields.ts';
+import type { Field, NumberField, TextField } from './field.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
 import { once } from '../kept.ts';
 import { againstIntended, type IntendedPage, type Parting } from '../areas/intended.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { lehmer } from '../graph/graphs.fixture.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import { linksOfPage } from '../../../../tests/support/reference/link-records.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { Bits } from './bits.ts';

@@ -1,9 +1,11 @@
 /** The Links table: links that come from, or lead to, the pages of a set; one row for each occurrence. */
+import type { InnerName } from '../packed/column-names.ts';
 import { isFollowed, LINK_KINDS, REGIONS, type LinkKind, type Region } from '../page/links.ts';
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
-import { TO_SELF, type PackedSurvey } from '../packed/packed-survey.ts';
+import { TO_SELF } from '../model/graph-model.ts';
+import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from './bits.ts';
-import { type Value } from './fields.ts';
+import type { Value } from './field.ts';
 import { once } from '../kept.ts';
 
 export const LINK_SIDES = ['from', 'to'] as const;
@@ -168,7 +170,7 @@ function valueOf(
     const block = graph.pageBlocks[pageBlock]!;
     const pointed = graph.target[link]!;
     const target = pointed === TO_SELF ? source : pointed;
-    const word = (name: string): string => survey.texts(`${name}_words`).at(survey.numbers(name)[link]!);
+    const word = (name: InnerName): string => survey.word(name, link);
     const isPage = target >= 0 && target < survey.count;
     const other = target - survey.count;
     const standing = (node: number): Value => {
@@ -201,7 +203,7 @@ function valueOf(
         case 'block':
             return survey.texts('block_name').at(block);
         case 'template':
-            return survey.head.templates[graph.blockTemplate[block]!]?.name ?? '';
+            return survey.measured.templates[graph.blockTemplate[block]!]?.name ?? '';
         case 'internal':
             return isPage || (target >= 0 && survey.numbers('other_internal')[other] === 1);
         case 'target_status':
@@ -233,7 +235,9 @@ const DEPENDS: Partial<Record<LinkTableColumn, 'source' | 'block' | 'link'>> = {
 };
 
 /** Columns whose values are words of a table: their order is that of the words, and no link need be looked at for it. */
-const WORDS: readonly LinkTableColumn[] = ['anchor', 'name', 'rel', 'fragment'];
+const WORDS = ['anchor', 'name', 'rel', 'fragment'] as const;
+type WordColumn = (typeof WORDS)[number];
+const isWordColumn = (column: LinkTableColumn): column is WordColumn => WORDS.some((name) => name === column);
 
 export interface LinkPlaces {
     /** What a place belongs to. */
@@ -250,11 +254,11 @@ export interface LinkPlaces {
  */
 export function linkPlaces(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
     return once(survey, 'places of links', [column], () =>
-        WORDS.includes(column) ? placesOfWords(survey, column) : placesOfValues(survey, column),
+        isWordColumn(column) ? placesOfWords(survey, column) : placesOfValues(survey, column),
     );
 }
 
-function placesOfWords(survey: PackedSurvey, column: LinkTableColumn): LinkPlaces {
+function placesOfWords(survey: PackedSurvey, column: WordColumn): LinkPlaces {
     const codes = survey.numbers(`link_${column}`);
     const words = survey.texts(`link_${column}_words`).all();
     const sorted = [...words.keys()]

@@ -2,7 +2,8 @@
  * A window of the Links table in any order, without making a row for each of millions of links: rows are counted by their
  * place in the order, then only those in the window are picked up.
  */
-import { TO_SELF, type PackedSurvey } from '../packed/packed-survey.ts';
+import { TO_SELF } from '../model/graph-model.ts';
+import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from './bits.ts';
 import {
     chooseLinks,

@@ -1,11 +1,12 @@
 /** Columns of the Pages table and of its exports: every field, and what is so or not of a page. */
 import { UNREACHED } from '../graph/depth.ts';
-import { GATE_INDEXABLE, GATE_UNKNOWN } from '../packed/codes.ts';
-import type { PackedSurvey, Part } from '../packed/packed-survey.ts';
-import { ORPHAN } from '../survey/page-kind.ts';
-import { PAGE_COLUMNS } from '../survey/page-record.ts';
+import { GATE_INDEXABLE, GATE_UNKNOWN } from '../columns/gate-facts.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import type { Part } from '../columns/column.ts';
+import { ORPHAN } from '../measures/orphans.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
-import { fieldsOf, PRIORITY, valueAt, type Field, type Value } from './fields.ts';
+import { valueAt, type Field, type Value } from './field.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
 import { once } from '../kept.ts';
 
 export interface PageColumn {
@@ -16,6 +17,8 @@ export interface PageColumn {
     what: string;
     kind: 'number' | 'date' | 'text' | 'choice' | 'yes';
     part?: Part | undefined;
+    /** Place among the columns of `pages.csv`. */
+    csv?: number | undefined;
     value: (node: number) => Value;
 }
 
@@ -24,51 +27,87 @@ export interface Outer {
     priority?: Uint8Array | undefined;
 }
 
+/** What is so or not of a page, and may be unknown: beside the fields, for tables and exports. */
+const YES_COLUMNS: readonly {
+    id: string;
+    what: string;
+    csv: number;
+    value: (survey: PackedSurvey, node: number) => boolean | null;
+}[] = [
+    {
+        id: 'indexable',
+        what: 'Passes all seven gates.',
+        csv: 7,
+        value: (survey, node) => {
+            const gate = survey.numbers('gate')[node];
+            return gate === GATE_UNKNOWN ? null : gate === GATE_INDEXABLE;
+        },
+    },
+    {
+        id: 'robots_allowed',
+        what: 'robots.txt opens it to our agent.',
+        csv: 17,
+        value: (survey, node) => {
+            const allowed = survey.numbers('robots_allowed')[node];
+            return allowed === -1 ? null : allowed === 1;
+        },
+    },
+    {
+        id: 'in_sitemap',
+        what: 'A sitemap lists it.',
+        csv: 18,
+        value: (survey, node) =>
+            survey.head.hasSitemap ? (survey.numbers('evidence')[node]! & evidenceBit('sitemap')) !== 0 : null,
+    },
+    {
+        id: 'orphan',
+        what: 'Was read and is not reached.',
+        csv: 20,
+        value: (survey, node) => {
+            const kind = survey.numbers('orphan')[node];
+            return kind === ORPHAN.unknown ? null : kind !== ORPHAN.no;
+        },
+    },
+    {
+        id: 'reached',
+        what: 'Links lead there from the start page.',
+        csv: 23,
+        value: (survey, node) =>
+            survey.numbers('depth')[node] !== UNREACHED ? true : survey.head.complete ? false : null,
+    },
+];
+
 /** Columns of a survey by id: those of `pages.csv` first and in its order, then all others. */
 export function pageColumns(survey: PackedSurvey, outer: Outer = {}): Map<string, PageColumn> {
-    const columns = new Map<string, PageColumn>();
-    const add = (column: PageColumn): void => {
-        columns.set(column.id, column);
-    };
-    for (const field of [...fieldsOf(survey), PRIORITY]) add(columnOf(survey, field, outer));
-    const yes = (id: string, what: string, value: (node: number) => boolean | null): void =>
-        add({ id, name: id.replaceAll('_', ' '), what, kind: 'yes', value });
-    const of = (name: string) => survey.numbers(name);
-    yes('indexable', 'Passes all seven gates.', (node) =>
-        of('gate')[node] === GATE_UNKNOWN ? null : of('gate')[node] === GATE_INDEXABLE,
-    );
-    yes('reached', 'Links lead there from the start page.', (node) =>
-        of('depth')[node] !== UNREACHED ? true : survey.head.complete ? false : null,
-    );
-    yes('orphan', 'Was read and is not reached.', (node) =>
-        of('orphan')[node] === ORPHAN.unknown ? null : of('orphan')[node] !== ORPHAN.no,
-    );
-    yes('robots_allowed', 'robots.txt opens it to our agent.', (node) =>
-        of('robots_allowed')[node] === -1 ? null : of('robots_allowed')[node] === 1,
-    );
-    yes('in_sitemap', 'A sitemap lists it.', (node) =>
-        survey.head.hasSitemap ? (of('evidence')[node]! & evidenceBit('sitemap')) !== 0 : null,
-    );
-    const ordered = new Map<string, PageColumn>();
-    for (const id of PAGE_COLUMNS) if (columns.has(id)) ordered.set(id, columns.get(id)!);
-    for (const [id, column] of columns) if (!ordered.has(id)) ordered.set(id, column);
-    return ordered;
+    const columns: PageColumn[] = [
+        ...[...fieldsOf(survey), PRIORITY].map((field) => columnOf(survey, field, outer)),
+        ...YES_COLUMNS.map(({ id, what, csv, value }): PageColumn => ({
+            id,
+            name: id.replaceAll('_', ' '),
+            what,
+            kind: 'yes',
+            csv,
+            value: (node) => value(survey, node),
+        })),
+    ];
+    // Sorting is stable: what has no place in the file keeps its order.
+    columns.sort((a, b) => (a.csv ?? Infinity) - (b.csv ?? Infinity) || 0);
+    return new Map(columns.map((column) => [column.id, column]));
 }
 
+/** Columns of `pages.csv`, in their order: only ever added at the end (`docs/formats.md`). */
+export const PAGE_FILE_COLUMNS: readonly string[] = [...fieldsOf(null), ...YES_COLUMNS]
+    .filter(({ csv }) => csv !== undefined)
+    .sort((a, b) => a.csv! - b.csv!)
+    .map(({ id }) => id);
+
 function columnOf(survey: PackedSurvey, field: Field, { priority }: Outer): PageColumn {
-    const { name, what, part } = field;
-    const id = field.id ?? name.replaceAll(' ', '_');
+    const { id, name, what, part, csv, kind } = field;
     const value =
         field === PRIORITY
             ? (node: number) => priority?.[node] || null
             : (node: number) => valueAt(survey, field, node);
-    // Nothing is known of the type, the canonical and the like of what was not read; what a link alone tells is known.
-    return { id, name, what, kind: field.kind, part, value: field.kind === 'text' ? textValue(survey, field) : value };
-}
-
-/** An empty text is a text; only null is "not known". */
-function textValue(survey: PackedSurvey, field: Extract<Field, { kind: 'text' }>): (node: number) => Value {
-    return (node) => field.texts(survey)[node] ?? null;
+    return { id, name, what, kind, part, csv, value };
 }
 
 /**

@@ -1,7 +1,8 @@
 /** Reads a line of the set language (`docs/set-language.md`). */
 import { EVIDENCE } from '../evidence/evidence.ts';
 import { REGIONS } from '../page/links.ts';
-import { fieldsOf, PRIORITY, type Field } from './fields.ts';
+import type { Field } from './field.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { COMPARISONS, RELATIONS, type Narrowing, type SetExpression, type TextTest } from './set-expression.ts';
 import { tokensOf, type SetTrouble, type Token } from './tokens.ts';

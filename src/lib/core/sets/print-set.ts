@@ -1,5 +1,6 @@
 /** Writes an expression of the set language; what it writes reads back as the same expression. */
-import { fieldsOf, PRIORITY, type Field } from './fields.ts';
+import type { Field } from './field.ts';
+import { fieldsOf, PRIORITY } from './fields.ts';
 import type { Narrowing, SetExpression } from './set-expression.ts';
 import { quoted } from './tokens.ts';
 

@@ -5,7 +5,9 @@
 import { IMPORT_KINDS } from '../evidence/imports.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
-import { heldByTemplate } from '../packed/measure-columns.ts';
+import { withoutTemplates } from '../measures/held-by-template.ts';
+import type { InnerName } from '../packed/column-names.ts';
+import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from './bits.ts';
 import { once } from '../kept.ts';
@@ -43,7 +45,7 @@ function choiceOf(survey: PackedSurvey, narrow: Narrowing): Choice {
     const { isPage, nofollow, blockRegion, blockTemplate } = graph;
     const region = narrow.region === undefined ? -1 : REGIONS.indexOf(narrow.region);
     const templates = new Set<number>();
-    survey.head.templates.forEach(({ name, place }, number) => {
+    survey.measured.templates.forEach(({ name, place }, number) => {
         if (narrow.template === name || narrow.template === place) templates.add(number);
     });
     const followed = narrow.followed === true;
@@ -90,9 +92,9 @@ function listsOf(survey: PackedSurvey, graph: LinkGraph, followed: boolean): Lis
 }
 
 /** Anchors and names of the links of lists, in the order of those: made once anything asks for a text. O(links). */
-function named(survey: PackedSurvey, { links }: Lists, followed: boolean): [string, Uint32Array][] {
+function named(survey: PackedSurvey, { links }: Lists, followed: boolean): [InnerName, Uint32Array][] {
     return once(survey, 'names of links', [followed], () =>
-        ['link_anchor', 'link_name'].map((column): [string, Uint32Array] => {
+        (['link_anchor', 'link_name'] as const).map((column): [InnerName, Uint32Array] => {
             const codes = survey.numbers(column);
             const own = new Uint32Array(links.length);
             for (let slot = 0; slot < own.length; slot++) own[slot] = codes[links[slot]!]!;
@@ -102,7 +104,7 @@ function named(survey: PackedSurvey, { links }: Lists, followed: boolean): [stri
 }
 
 /** Those with a text in their anchor or their name: 1 for each such link of the lists. O(links + words). */
-function anchored(survey: PackedSurvey, columns: [string, Uint32Array][], text: string): Uint8Array {
+function anchored(survey: PackedSurvey, columns: [InnerName, Uint32Array][], text: string): Uint8Array {
     const fits = new Uint8Array(columns[0]![1].length);
     for (const [column, codes] of columns) {
         const words = survey.texts(`${column}_words`).lower();
@@ -360,12 +362,20 @@ export function listNames(survey: PackedSurvey): string[] {
 export function heldBy(survey: PackedSurvey, template: string): Bits {
     const isPage = survey.numbers('page');
     let found = new Bits(survey.count);
-    survey.head.templates.forEach(({ name, place }, number) => {
+    survey.measured.templates.forEach(({ name, place }, number) => {
         if (template !== name && template !== place) return;
+        const without = once(survey, 'without templates', [], () =>
+            withoutTemplates(
+                modelOf(survey),
+                survey.numbers('block_template'),
+                survey.numbers('depth'),
+                survey.numbers('parent'),
+            ),
+        );
         const held = once(survey, 'held by template', [number], () =>
             Bits.of(
                 survey.count,
-                [...heldByTemplate(survey, number)].filter((node) => isPage[node] === 1),
+                without.lost(number).filter((node) => isPage[node] === 1),
             ),
         );
         found = found.or(held);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { pageRecord } from '../../../../tests/support/reference/page-record.ts';

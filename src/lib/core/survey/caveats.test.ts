@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { completenessOf } from '../evidence/completeness.ts';
-import { packSurvey } from '../packed/pack-survey.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
 import { caveatsOf, FILES_LEFT } from './caveats.ts';
 
 const site = (): Site =>

@@ -2,6 +2,7 @@
  * What was not read to its end in a survey that is complete all the same: nothing was left out, but some of what was
  * asked for could not be taken in whole.
  */
+import type { FactName } from '../packed/column-names.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 /** Begins the note of a sitemap that stands for all those beyond the limit. */
@@ -41,10 +42,8 @@ export function caveatsOf(survey: PackedSurvey): string[] {
 }
 
 /** Whether a node has a text in a column of which many are the same. */
-function isSaid(survey: PackedSurvey, name: string): (node: number) => boolean {
-    const words = survey.texts(`${name}_words`);
-    const codes = survey.numbers(name);
-    return (node) => words.at(codes[node]!) !== '';
+function isSaid(survey: PackedSurvey, name: FactName): (node: number) => boolean {
+    return (node) => survey.word(name, node) !== '';
 }
 
 function counted(count: number, one: string, many: string): string {

@@ -5,14 +5,14 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { LINK_COLUMNS } from '../../core/survey/link-records.ts';
-import { PAGE_COLUMNS } from '../../core/survey/page-record.ts';
+import type { NumberName } from '../../core/packed/column-names.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
-import { pageColumns } from '../../core/sets/page-columns.ts';
+import { PAGE_FILE_COLUMNS, pageColumns } from '../../core/sets/page-columns.ts';
 import { caveatsOf } from '../../core/survey/caveats.ts';
 import { evidenceNames } from '../../core/evidence/evidence.ts';
 import { UNREACHED } from '../../core/graph/depth.ts';
-import { gateOf } from '../../core/packed/codes.ts';
-import { ORPHAN } from '../../core/survey/page-kind.ts';
+import { gateOf } from '../../core/columns/gate-facts.ts';
+import { ORPHAN } from '../../core/measures/orphans.ts';
 import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
@@ -21,9 +21,6 @@ import { FAMILY_COLUMNS, familyRecords } from './families.ts';
 import { eachLinkRecord } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
-
-/** Columns of `pages.csv`: those a page has by itself, then what the link graph says of it. Only ever added at the end. */
-export const PAGE_FILE_COLUMNS = [...PAGE_COLUMNS, 'leak', 'load', 'main_words'];
 
 /** Makes the folder and tries to write into it, so that a survey is not made in vain. */
 export async function prepareExportFolder(folder: string): Promise<void> {
@@ -86,7 +83,7 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
         orphans: packed.head.complete ? 0 : null,
         links,
     };
-    const of = (name: string) => packed.numbers(name);
+    const of = (name: NumberName) => packed.numbers(name);
     const [depths, statuses, gates, evidence, orphans] = [
         of('depth'),
         of('status'),

@@ -2,10 +2,12 @@
  * Packed surveys kept in memory for as long as they are looked at, each with its true size: columns, decoded texts,
  * orders, and whatever else was worked out of it. One limit for all of them together; the one looked at longest ago goes.
  */
-import { PackedSurvey, type Part } from '../../core/packed/packed-survey.ts';
+import { FACTS_VERSION, MEASURES_VERSION, type PackedSurvey } from '../../core/packed/packed-survey.ts';
+import { type Part } from '../../core/columns/column.ts';
 import { contentTag, type Sections } from '../../core/packed/sections.ts';
-import { PackedHead } from '../../wire/packed-head.ts';
+import { addPart, measuresVersion, openPacked, packedOf } from '../../wire/packed-head.ts';
 import { packInThread } from '../pack/pack-in-thread.ts';
+import type { PackRequest } from '../pack/pack-thread.ts';
 import { loadPacked, loadPackedBytes, packedKey } from '../store/packed-store.ts';
 import type { Store } from '../store/connect.ts';
 import { getSurvey, type Survey } from '../store/survey-store.ts';
@@ -91,6 +93,8 @@ export class OpenSurveys {
         if (!isClosed(survey)) return null;
         const { db } = this.#store();
         const load = () => loadPackedBytes(db, survey.id, survey.revision, part);
+        // Facts are what they are, whoever packed them; measures have to be those of this version.
+        if (part === 'measures') await this.open(survey, []);
         let loaded = await load();
         if (!loaded.ok) {
             await this.open(survey, [part]);
@@ -124,7 +128,7 @@ export class OpenSurveys {
     #begin(survey: Survey, place: Place): Kept {
         const { state, revision, batches } = survey;
         const began = Date.now();
-        const packed = isClosed(survey) ? this.#loadOrMake(survey) : this.#make(survey, false);
+        const packed = isClosed(survey) ? this.#loadOrMake(survey) : this.#make(survey, 'shown');
         const made: Kept = {
             packed,
             there: null,
@@ -146,7 +150,7 @@ export class OpenSurveys {
     #renew(survey: Survey, known: Kept): void {
         known.isRenewed = true;
         const began = Date.now();
-        this.#make(survey, false)
+        this.#make(survey, 'shown')
             .then((there) =>
                 Object.assign(known, {
                     packed: Promise.resolve(there),
@@ -166,10 +170,10 @@ export class OpenSurveys {
      * Parts of a survey, made from its rows in a thread of its own.
      * @throws SurveyGone where it was deleted meanwhile
      */
-    async #packedAnew(survey: Survey, save: boolean): Promise<Map<Part, Sections>> {
+    async #packedAnew(survey: Survey, make: PackRequest['make']): Promise<Map<Part, Sections>> {
         const { access, db } = this.#store();
         try {
-            return await packInThread(access, survey.id, { save, wanted: true });
+            return await packInThread(access, survey.id, { make, wanted: true });
         } catch (failure) {
             if ((await getSurvey(db, survey.id)) === null) {
                 throw new SurveyGone('This survey is not there any more: it was deleted.');
@@ -179,35 +183,42 @@ export class OpenSurveys {
     }
 
     /** Packs a survey from its rows. */
-    async #make(survey: Survey, save: boolean): Promise<PackedSurvey> {
-        const parts = await this.#packedAnew(survey, save);
-        const packed = new PackedSurvey(PackedHead.parse(parts.get('core')?.head));
-        for (const [part, sections] of parts) packed.add(part, sections);
+    async #make(survey: Survey, make: 'kept' | 'shown'): Promise<PackedSurvey> {
+        const packed = packedOf(await this.#packedAnew(survey, make));
+        if (!packed) throw new Error('what was packed has no head');
         return packed;
     }
 
     async #loadOrMake(survey: Survey): Promise<PackedSurvey> {
         const core = await loadPacked(this.#store().db, survey.id, survey.revision, 'core');
-        const head = core.ok ? PackedHead.safeParse(core.sections.head) : null;
-        if (core.ok && head?.success) {
-            const packed = new PackedSurvey(head.data);
-            packed.add('core', core.sections);
+        const packed = core.ok ? openPacked(core.sections) : null;
+        if (packed && (packed.head.facts === FACTS_VERSION || isEarlier(survey))) {
+            await this.#addMeasures(survey, packed);
             return packed;
         }
         if (isEarlier(survey)) notKept(survey, core.ok ? 'its head is none of ours' : core.why);
-        return this.#make(survey, true);
+        return this.#make(survey, 'kept');
+    }
+
+    /** Measures that are not there, or of another version, are made from the facts. */
+    async #addMeasures(survey: Survey, packed: PackedSurvey): Promise<void> {
+        const loaded = await loadPacked(this.#store().db, survey.id, survey.revision, 'measures');
+        const isCurrent = loaded.ok && measuresVersion(loaded.sections.head) === MEASURES_VERSION;
+        if (isCurrent && addPart(packed, 'measures', loaded.sections)) return;
+        const parts = await this.#packedAnew(survey, { measuresOf: survey.revision });
+        addPart(packed, 'measures', parts.get('measures')!);
     }
 
     async #addPart(survey: Survey, packed: PackedSurvey, part: Part): Promise<void> {
         const loaded = await loadPacked(this.#store().db, survey.id, survey.revision, part);
         if (loaded.ok) {
-            packed.add(part, loaded.sections);
+            addPart(packed, part, loaded.sections);
             return;
         }
         if (isEarlier(survey)) notKept(survey, loaded.why);
         // All parts are made at once, and equal rows give equal numbers: the other parts stay right.
-        const parts = await this.#packedAnew(survey, true);
-        packed.add(part, parts.get(part)!);
+        const parts = await this.#packedAnew(survey, 'kept');
+        addPart(packed, part, parts.get(part)!);
     }
 }
 

@@ -1,7 +1,8 @@
 /** Has a survey packed in a thread of its own. */
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { PARTS, type Part } from '../../core/packed/packed-survey.ts';
+import { PARTS } from '../../core/packed/packed-survey.ts';
+import { type Part } from '../../core/columns/column.ts';
 import { decodeSections, type Sections } from '../../core/packed/sections.ts';
 import { projectRoot } from '../process/data-folder.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
@@ -11,14 +12,14 @@ import type { PackReply, PackRequest } from './pack-thread.ts';
 const MOST_MEGABYTES = 8_192;
 
 /**
- * @param options.save keeps it in the database as well
+ * @param options.make what is made, from what
  * @param options.wanted hands its parts over
  * @throws Error with a sentence part when it could not be packed
  */
 export async function packInThread(
     access: DatabaseAccess,
     surveyId: number,
-    options: { save: boolean; wanted: boolean },
+    options: Pick<PackRequest, 'make' | 'wanted'>,
     script = join(projectRoot(), 'build/node/pack-thread.js'),
 ): Promise<Map<Part, Sections>> {
     const request: PackRequest = { access, surveyId, ...options };

@@ -1,15 +1,20 @@
 /** Makes the packed survey of a survey from its rows, and keeps it. */
-import { NO_TEXT_FACTS, packRows, type PackedParts } from '../../core/packed/pack-survey.ts';
-import { PackedSurvey, PARTS, type Part } from '../../core/packed/packed-survey.ts';
+import { NO_TEXT_FACTS } from '../../core/columns/survey-facts.ts';
+import { measureSurvey } from '../../core/pack/measure-survey.ts';
+import { packRows, type PackedParts } from '../../core/pack/pack-survey.ts';
+import { FACTS_VERSION, MEASURES_VERSION, PARTS, type PackedSurvey } from '../../core/packed/packed-survey.ts';
+import { type Part } from '../../core/columns/column.ts';
 import type { Sections } from '../../core/packed/sections.ts';
-import { PackedHead } from '../../wire/packed-head.ts';
+import { packedOf } from '../../wire/packed-head.ts';
 import { isFull } from '../process/disk-space.ts';
 import type { Database } from '../store/connect.ts';
 import { loadImports } from '../store/evidence-store.ts';
-import { loadPacked, savePacked, whilePacking } from '../store/packed-store.ts';
+import { loadPacked, savePacked, savePart, whilePacking } from '../store/packed-store.ts';
 import { loadColumns } from '../store/rows-store.ts';
 import { infoOf, type Survey } from '../store/survey-store.ts';
 import { loadTextFacts } from '../store/text-facts-store.ts';
+
+const FACT_PARTS: readonly Part[] = ['core', 'text', 'links'];
 
 /** Texts are told apart once a survey has ended: before that there are no doubles. */
 export async function makePacked(db: Database, survey: Survey): Promise<PackedParts> {
@@ -26,13 +31,7 @@ export async function makeAndSavePacked(db: Database, survey: Survey): Promise<P
         const kept = await keptPacked(db, survey);
         if (kept) return kept;
         const made = await makePacked(db, survey);
-        try {
-            await savePacked(db, survey.id, survey.revision, made.parts);
-        } catch (error) {
-            // It can be looked at all the same; whoever opens it when there is space again keeps it.
-            if (!isFull(error)) throw error;
-            console.error(`survey ${survey.id} is packed and not kept: the disk with the data folder is full`);
-        }
+        await unlessFull(survey.id, () => savePacked(db, survey.id, survey.revision, made.parts));
         return made;
     });
 }
@@ -45,9 +44,42 @@ async function keptPacked(db: Database, { id, revision }: Survey): Promise<Packe
         if (!loaded.ok) return null;
         parts.set(part, loaded.sections);
     }
-    const head = PackedHead.safeParse(parts.get('core')!.head);
-    if (!head.success) return null;
-    const survey = new PackedSurvey(head.data);
-    for (const [part, sections] of parts) survey.add(part, sections);
-    return { survey, parts };
+    const kept = packedOf(parts);
+    return kept && isCurrent(kept) ? { survey: kept, parts } : null;
+}
+
+/** True where nothing would come out differently if it were packed again. */
+function isCurrent({ head, measured }: PackedSurvey): boolean {
+    return head.facts === FACTS_VERSION && measured.measures === MEASURES_VERSION;
+}
+
+/**
+ * Measures a survey anew from the facts that are kept of it, and keeps what comes out: for revisions whose rows are not
+ * there any more, and because facts are not read twice.
+ * @throws Error with a sentence part where a part of its facts cannot be read
+ */
+export async function remeasure(db: Database, { id, revision }: Survey): Promise<Sections> {
+    return whilePacking(db.$client, id, async () => {
+        const parts = new Map<Part, Sections>();
+        for (const part of FACT_PARTS) {
+            const loaded = await loadPacked(db, id, revision, part);
+            if (!loaded.ok) throw new Error(loaded.why);
+            parts.set(part, loaded.sections);
+        }
+        const survey = packedOf(parts);
+        if (!survey) throw new Error('its head is none of ours');
+        const measures = measureSurvey(survey);
+        await unlessFull(id, () => savePart(db, id, revision, 'measures', measures));
+        return measures;
+    });
+}
+
+/** What was made can be looked at also where it cannot be kept; whoever opens it when there is space again keeps it. */
+async function unlessFull(surveyId: number, save: () => Promise<void>): Promise<void> {
+    try {
+        await save();
+    } catch (error) {
+        if (!isFull(error)) throw error;
+        console.error(`survey ${surveyId} is packed and not kept: the disk with the data folder is full`);
+    }
 }

@@ -1,16 +1,17 @@
 /** A thread that packs one survey and ends: neither its time nor its memory are those of the process that asks. */
 import { parentPort, workerData } from 'node:worker_threads';
-import { encodeSections } from '../../core/packed/sections.ts';
+import type { Part } from '../../core/columns/column.ts';
+import { encodeSections, type Sections } from '../../core/packed/sections.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
-import { openStore, whileAway } from '../store/connect.ts';
-import { getSurvey } from '../store/survey-store.ts';
-import { makeAndSavePacked, makePacked } from './pack-survey.ts';
+import { openStore, whileAway, type Database } from '../store/connect.ts';
+import { getSurvey, type Survey } from '../store/survey-store.ts';
+import { makeAndSavePacked, makePacked, remeasure } from './pack-survey.ts';
 
 export interface PackRequest {
     access: DatabaseAccess;
     surveyId: number;
-    /** Keep it in the database as well. */
-    save: boolean;
+    /** What is made: all of it from the rows, kept in the database or not; or the measures from the facts kept of a revision. */
+    make: 'kept' | 'shown' | { measuresOf: number };
     /** Hand its parts over. */
     wanted: boolean;
 }
@@ -21,13 +22,13 @@ export type PackReply =
 /** How long a database is waited for, milliseconds. */
 const PATIENCE = 60_000;
 
-async function pack({ access, surveyId, save, wanted }: PackRequest): Promise<PackReply> {
+async function pack({ access, surveyId, make, wanted }: PackRequest): Promise<PackReply> {
     const store = openStore(access);
     try {
         const survey = await whileAway(() => getSurvey(store.db, surveyId), PATIENCE);
         if (!survey) return { ok: false, say: 'the survey is gone' };
         // A database that restarts, or takes back a transaction because of another, is asked again.
-        const { parts } = await whileAway(() => (save ? makeAndSavePacked : makePacked)(store.db, survey), PATIENCE);
+        const parts = await whileAway(() => partsOf(store.db, survey, make), PATIENCE);
         return {
             ok: true,
             parts: wanted ? [...parts].map(([part, sections]) => [part, encodeSections(sections)]) : [],
@@ -37,6 +38,13 @@ async function pack({ access, surveyId, save, wanted }: PackRequest): Promise<Pa
     } finally {
         await store.close();
     }
+}
+
+async function partsOf(db: Database, survey: Survey, make: PackRequest['make']): Promise<ReadonlyMap<Part, Sections>> {
+    if (typeof make === 'object') {
+        return new Map([['measures', await remeasure(db, { ...survey, revision: make.measuresOf })]]);
+    }
+    return (await (make === 'kept' ? makeAndSavePacked : makePacked)(db, survey)).parts;
 }
 
 const reply = await pack(workerData as PackRequest);

@@ -10,7 +10,7 @@ import {
     PACKED_VERSION,
     type Sections,
 } from '../../core/packed/sections.ts';
-import type { Part } from '../../core/packed/packed-survey.ts';
+import type { Part } from '../../core/columns/column.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
 
@@ -29,25 +29,11 @@ export async function savePacked(
     revision: number,
     parts: ReadonlyMap<Part, Sections>,
 ): Promise<void> {
-    const made: { part: Part; size: number; chunks: Buffer[] }[] = [];
-    for (const [part, sections] of parts) {
-        const bytes = encodeSections(sections);
-        const chunks: Promise<Buffer>[] = [];
-        for (let at = 0; at < bytes.length; at += CHUNK) {
-            chunks.push(deflate(bytes.subarray(at, at + CHUNK), { level: 4 }));
-        }
-        made.push({ part, size: bytes.length, chunks: await Promise.all(chunks) });
-    }
+    const made: MadePart[] = [];
+    for (const [part, sections] of parts) made.push(await deflated(part, sections));
     const { packedParts, packedChunks } = schema;
     await db.transaction(async (tx) => {
-        // Two that store at the same time would both lock the gap in which the other inserts: one after the other, then.
-        const [survey] = await tx
-            .select({ isDeleted: schema.surveys.isDeleted })
-            .from(schema.surveys)
-            .where(eq(schema.surveys.id, surveyId))
-            .for('update');
-        // One that was deleted meanwhile is being swept: nothing of it may come back.
-        if (!survey || survey.isDeleted) return;
+        if (!(await holdSurvey(tx, surveyId))) return;
         const kept = await tx
             .select({ number: schema.revisions.number })
             .from(schema.revisions)
@@ -60,19 +46,73 @@ export async function savePacked(
                     and(eq(table.surveyId, surveyId), stay.length > 0 ? notInArray(table.revision, stay) : undefined),
                 );
         }
-        for (const { part, size, chunks } of made) {
-            for (const [n, bytes] of chunks.entries())
-                await tx.insert(packedChunks).values({ surveyId, revision, part, n, bytes });
-            await tx.insert(packedParts).values({
-                surveyId,
-                part,
-                revision,
-                format: PACKED_VERSION,
-                size,
-                chunks: chunks.length,
-                madeAt: Date.now(),
-            });
+        for (const part of made) await insertPart(tx, surveyId, revision, part);
+    });
+}
+
+/** Stores one part of a survey at a revision in place of the one that was there; the others stay. */
+export async function savePart(
+    db: Database,
+    surveyId: number,
+    revision: number,
+    part: Part,
+    sections: Sections,
+): Promise<void> {
+    const made = await deflated(part, sections);
+    await db.transaction(async (tx) => {
+        if (!(await holdSurvey(tx, surveyId))) return;
+        for (const table of [schema.packedParts, schema.packedChunks]) {
+            await tx
+                .delete(table)
+                .where(and(eq(table.surveyId, surveyId), eq(table.revision, revision), eq(table.part, part)));
         }
+        await insertPart(tx, surveyId, revision, made);
+    });
+}
+
+interface MadePart {
+    part: Part;
+    size: number;
+    chunks: Buffer[];
+}
+
+async function deflated(part: Part, sections: Sections): Promise<MadePart> {
+    const bytes = encodeSections(sections);
+    const chunks: Promise<Buffer>[] = [];
+    for (let at = 0; at < bytes.length; at += CHUNK) {
+        chunks.push(deflate(bytes.subarray(at, at + CHUNK), { level: 4 }));
+    }
+    return { part, size: bytes.length, chunks: await Promise.all(chunks) };
+}
+
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
+/**
+ * Two that store at the same time would both lock the gap in which the other inserts: one after the other, then.
+ * @returns false for a survey that was deleted meanwhile, and is being swept: nothing of it may come back
+ */
+async function holdSurvey(tx: Transaction, surveyId: number): Promise<boolean> {
+    const [survey] = await tx
+        .select({ isDeleted: schema.surveys.isDeleted })
+        .from(schema.surveys)
+        .where(eq(schema.surveys.id, surveyId))
+        .for('update');
+    return survey !== undefined && !survey.isDeleted;
+}
+
+async function insertPart(tx: Transaction, surveyId: number, revision: number, made: MadePart): Promise<void> {
+    const { part, size, chunks } = made;
+    for (const [n, bytes] of chunks.entries()) {
+        await tx.insert(schema.packedChunks).values({ surveyId, revision, part, n, bytes });
+    }
+    await tx.insert(schema.packedParts).values({
+        surveyId,
+        part,
+        revision,
+        format: PACKED_VERSION,
+        size,
+        chunks: chunks.length,
+        madeAt: Date.now(),
     });
 }
 

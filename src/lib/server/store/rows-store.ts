@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { PageText } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { emptyRows, type LayoutRow, type SurveyRows } from '../../core/survey/survey-rows.ts';
-import { RowColumns } from '../../core/packed/row-columns.ts';
+import { RowColumns } from '../../core/pack/row-columns.ts';
 import { unpackBytes, unpackJson } from '../packed-json.ts';
 import type { Database } from './connect.ts';
 import { unpackPlaces } from './packing.ts';

@@ -1,6 +1,6 @@
 /** What is told of the texts of all pages at once: hashes, words and signatures, for packing a survey. */
 import type { RowDataPacket } from 'mysql2/promise';
-import type { TextFacts } from '../../core/packed/pack-survey.ts';
+import type { TextFacts } from '../../core/columns/survey-facts.ts';
 import type { Database } from './connect.ts';
 
 /** Read as plain arrays: an object for each of 100,000 rows costs more than the query. */

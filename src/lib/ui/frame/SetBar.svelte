@@ -4,10 +4,11 @@
      * line is marked where it stands, and said below.
      */
     import { tick } from 'svelte';
-    import { fieldsOf, PRIORITY, type Field } from '$lib/core/sets/fields.ts';
+    import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
     import { enteredSince } from '$lib/core/sets/entered-since.ts';
     import { parseSet } from '$lib/core/sets/parse-set.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
+    import type { GivenColumn } from '$lib/core/packed/packed-survey.ts';
     import { choiceIn, narrowed, type Completion } from '$lib/core/sets/complete-set.ts';
     import { count } from '../parts/format.ts';
 
@@ -21,7 +22,7 @@
         baseline: number | null;
         saved: { name: string; expression: string }[];
         /** Columns that lists from elsewhere brought. */
-        given: { name: string; type: 'number' | 'date' }[];
+        given: GivenColumn[];
         /** Address that shows a set. */
         hrefOf: (text: string) => string;
         onShow: (text: string) => void;
@@ -34,17 +35,7 @@
     let { text, size, of, trouble, saved, given, baseline, hrefOf, onShow, complete, sizeOf, onSave, onForget }: Props =
         $props();
 
-    const fields = $derived<Field[]>([
-        ...fieldsOf(null),
-        PRIORITY,
-        ...given.map(({ name, type }): Field => ({
-            name,
-            what: '',
-            kind: type,
-            numbers: () => new Float64Array(0),
-            unknown: NaN,
-        })),
-    ]);
+    const fields = $derived([...fieldsOf({ head: { given } }), PRIORITY]);
     let input: HTMLInputElement | undefined = $state();
     // What is typed, until the address says something else.
     let line = $derived(text);

@@ -68,7 +68,7 @@ export async function load({ params, url, depends }) {
         set: { text: current.text, size: current.bits.count(), trouble: current.trouble },
         notes: notes.slice(-MOST_NOTES).map(({ id, about, subject, text }) => ({ id, about, subject, text })),
         saved: current.saved.map(({ name, expression }) => ({ name, expression })),
-        givenColumns: packed.head.given.map(({ name, type }) => ({ name, type })),
+        givenColumns: packed.head.given,
         known: packed.count,
         open,
         beside,

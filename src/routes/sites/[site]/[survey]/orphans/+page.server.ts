@@ -1,11 +1,12 @@
+import type { MeasureName } from '$lib/core/packed/column-names.ts';
 import { error } from '@sveltejs/kit';
 import { islandsOf } from '$lib/core/areas/reach.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/evidence/nearest.ts';
 import { once } from '$lib/core/kept.ts';
-import { gateOf } from '$lib/core/packed/codes.ts';
+import { gateOf } from '$lib/core/columns/gate-facts.ts';
 import { flagNamed } from '$lib/core/sets/flags.ts';
-import { ORPHAN } from '$lib/core/survey/page-kind.ts';
+import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 
@@ -23,7 +24,7 @@ export async function load({ params, url, depends }) {
     const island = packed.numbers('island');
     const gate = packed.numbers('gate');
     const evidence = packed.numbers('evidence');
-    const flagged = (column: string): number => {
+    const flagged = (column: MeasureName): number => {
         let pages = 0;
         for (const flag of packed.numbers(column)) pages += flag;
         return pages;

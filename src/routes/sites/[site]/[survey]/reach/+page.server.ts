@@ -47,7 +47,7 @@ export async function load({ params, url, depends }) {
         chokeTotal: measures.chokePoints.length,
         templates: measures.templates.slice(0, MOST_TEMPLATES).map((template) => ({
             name: template.name,
-            words: templateWords(packed, packed.head.templates.indexOf(template)),
+            words: templateWords(packed, packed.measured.templates.indexOf(template)),
             pages: template.pages,
             holds: template.holds,
         })),

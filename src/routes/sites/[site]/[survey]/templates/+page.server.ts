@@ -12,7 +12,7 @@ export async function load({ params, url }) {
     const found = await findRoute(params);
     if (!found) error(404, 'There is no such survey.');
     const { packed, counts } = await openArea(found.survey, url, ['links']);
-    const { templates } = packed.head;
+    const { templates } = packed.measured;
     const number = templates.findIndex((item) => item.name === url.searchParams.get('template'));
     const open = number === -1 ? null : openTemplate(packed, number, MOST_LINKS);
     return {

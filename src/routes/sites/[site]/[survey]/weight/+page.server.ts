@@ -28,7 +28,7 @@ export async function load({ params, url, depends }) {
     const lost = lostTargets(packed);
     const columns = packed.head.given.filter(({ type }) => type === 'number');
     const asked = columns.find(({ name }) => name === url.searchParams.get('against')) ?? columns[0] ?? null;
-    const points = asked ? standingAgainst(packed, packed.numbers(asked.column)) : [];
+    const points = asked ? standingAgainst(packed, packed.given(asked.column)) : [];
     const hasPriorities = current.priority.some((value) => value > 0);
     const { curve } = measures.weight.all;
     const lower = curve.findLast((point) => point.pages <= TOP + 1e-9) ?? { pages: 0, weight: 0 };

@@ -1,6 +1,6 @@
 /** Numbers and dates that imports say of pages, as columns: visits, hits of a log, dates of a search index. */
 import type { EvidenceImport } from '../evidence/imports.ts';
-import type { GivenColumn } from './packed-survey.ts';
+import type { GivenColumn } from '../packed/packed-survey.ts';
 
 const KIND_WORD: Record<EvidenceImport['kind'], string> = {
     log: 'log',

@@ -16,7 +16,7 @@ import type {
     SurveyRows,
 } from '../survey/survey-rows.ts';
 import { bytesColumn, signedColumn, wholeColumn } from './growing-column.ts';
-import { TextNumbers } from './text-table.ts';
+import { TextNumbers } from '../packed/text-table.ts';
 
 /** Target of a link that is no address. */
 export const NO_TARGET = -2;

@@ -3,8 +3,9 @@
  * current entry is plain text is one template of several blocks. What is wrong in one is mended once.
  */
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
-import { blockGraphOf } from './link-graph.ts';
-import { TO_SELF, type PackedSurvey, type PackedTemplate } from './packed-survey.ts';
+import { TO_SELF, type GraphModel } from '../model/graph-model.ts';
+import { perModel } from '../model/per-model.ts';
+import { linkCounts } from './link-counts.ts';
 
 const SHARED_LINKS = 0.8;
 /** Representatives a block is compared with for each of its links: those on most pages. */
@@ -13,21 +14,31 @@ const MOST_COMPARED = 40;
 const FEW = 4;
 const A = LINK_KINDS.indexOf('a');
 
+export interface Template {
+    /** Its block on most pages. */
+    block: number;
+    /** Name of that block: equal in other surveys of the site. */
+    name: string;
+    region: string;
+    place: string;
+    /** Pages it stands on. */
+    pages: number;
+}
+
 export interface BlockTemplates {
     /** Those that stand on two or more pages whose links count, those on most pages first. */
-    templates: PackedTemplate[];
+    templates: Template[];
     /** Number of the template of each block, -1 for none. */
     of: Int32Array;
 }
 
-/**
- * Needs all three parts, but for the templates themselves. O(blocks x links), each block being compared with a bounded
- * number of others.
- */
-export function groupTemplates(survey: PackedSurvey): BlockTemplates {
-    const { pageStart, pageBlocks, blockRegion, blockList, blockPages, listStart, kind, isPage } = blockGraphOf(survey);
-    const placeOf = survey.numbers('block_place');
-    const grouping = new BlockGroups(linkKeys(survey), listStart);
+/** Needs the texts of links. O(blocks x links), each block being compared with a bounded number of others. */
+export const blockTemplates = perModel((model: GraphModel): BlockTemplates => {
+    const { pageStart, pageBlocks, blockRegion, blockList, listStart, kind, isPage } = model;
+    const { blockPages } = linkCounts(model);
+    const texts = model.texts.links();
+    const placeOf = texts.blockPlace;
+    const grouping = new BlockGroups(linkKeys(model), listStart);
     const byPlace = new Map<number, number[]>();
     for (let block = 0; block < blockList.length; block++) {
         if (blockPages[block] === 0) continue;
@@ -57,7 +68,7 @@ export function groupTemplates(survey: PackedSurvey): BlockTemplates {
     // Pages of a group: each counts once, whatever number of its blocks it carries.
     const pages = new Uint32Array(firsts.length);
     const lastPage = new Int32Array(firsts.length).fill(-1);
-    for (let node = 0; node < survey.count; node++) {
+    for (let node = 0; node < model.count; node++) {
         if (isPage[node] !== 1) continue;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
             const group = groupOf[pageBlocks[at]!]!;
@@ -66,41 +77,35 @@ export function groupTemplates(survey: PackedSurvey): BlockTemplates {
             pages[group]!++;
         }
     }
-    const names = survey.texts('block_name');
-    const places = survey.texts('block_place_words');
     const found = firsts.flatMap((block, group) =>
-        pages[group]! < 2 ? [] : [{ group, block, name: names.at(block), pages: pages[group]! }],
+        pages[group]! < 2 ? [] : [{ group, block, name: texts.blockName(block), pages: pages[group]! }],
     );
     found.sort((a, b) => b.pages - a.pages || (a.name < b.name ? -1 : 1));
     const numberOf = new Int32Array(firsts.length).fill(-1);
     found.forEach(({ group }, number) => (numberOf[group] = number));
     return {
         templates: found.map(({ block, name, pages: own }) => ({
+            block,
             name,
             region: REGIONS[blockRegion[block]!] ?? 'other',
-            place: places.at(placeOf[block]!),
+            place: texts.placeName(block),
             pages: own,
-            holds: 0,
         })),
         of: groupOf.map((group) => (group === -1 ? -1 : numberOf[group]!)),
     };
-}
+});
 
 /** A number for each link, equal for links of one kind to one target and fragment, whatever their anchors. */
-export function linkKeys(survey: PackedSurvey): { of: Uint32Array; count: number } {
-    const { target, kind } = blockGraphOf(survey);
-    const texts = survey.numbers('link_text');
-    const fragments = survey.numbers('link_fragment');
-    const addresses = survey.count + survey.texts('other_url').length;
-    const targets = addresses + 1 + survey.texts('link_text_words').length;
-    const words = survey.texts('link_fragment_words').length;
+export function linkKeys({ target, kind, texts }: GraphModel): { of: Uint32Array; count: number } {
+    const { addresses, text, textCount, fragment, fragmentCount } = texts.links();
+    const targets = addresses + 1 + textCount;
     // Nearly all links are `a` links without a fragment: their targets are their numbers. The others come behind.
     const others = new Map<number, number>();
     const of = Uint32Array.from(target, (to, link) => {
         // Addresses, the page itself, and behind them what is no address, by its text.
-        const place = to >= 0 ? to : to === TO_SELF ? addresses : addresses + 1 + texts[link]!;
-        if (kind[link] === A && fragments[link] === 0) return place;
-        const key = (kind[link]! * targets + place) * words + fragments[link]!;
+        const place = to >= 0 ? to : to === TO_SELF ? addresses : addresses + 1 + text[link]!;
+        if (kind[link] === A && fragment[link] === 0) return place;
+        const key = (kind[link]! * targets + place) * fragmentCount + fragment[link]!;
         let number = others.get(key);
         if (number === undefined) others.set(key, (number = targets + others.size));
         return number;

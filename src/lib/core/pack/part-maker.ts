@@ -1,9 +1,20 @@
 /** A part of a packed survey in the making: named columns, each as narrow as its numbers allow. */
-import { narrowed, type NumberColumn } from './sections.ts';
-import { packTexts, TextNumbers } from './text-table.ts';
+import type { FactColumn } from '../columns/column.ts';
+import type { SurveyFacts } from '../columns/survey-facts.ts';
+import { narrowed, type NumberColumn } from '../number-column.ts';
+import { packTexts, TextNumbers } from '../packed/text-table.ts';
 
 export class PartMaker {
     readonly columns = new Map<string, NumberColumn>();
+
+    /** A fact of every page, as it is declared. */
+    fact(column: FactColumn, facts: SurveyFacts): void {
+        const { id } = column;
+        if (column.form === 'texts') this.texts(id, column.from(facts));
+        else if (column.form === 'choices') this.choices(id, column.from(facts));
+        else if (column.form === 'fractions') this.fractions(id, Float64Array.from(column.from(facts)));
+        else if (column.form === 'numbers') this.numbers(id, column.from(facts));
+    }
 
     numbers(name: string, values: ArrayLike<number>): void {
         this.columns.set(name, narrowed(values));

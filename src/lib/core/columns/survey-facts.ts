@@ -1,0 +1,37 @@
+/** What the rows of a survey tell of its nodes: what the columns of facts are made of. */
+import type { Signature } from '../doubles/signature.ts';
+import type { PageRow } from '../survey/survey-rows.ts';
+
+/** What is told of the texts of pages, by address number of the rows; pages without text are missing. */
+export interface TextFacts {
+    /** Hash of the body as received. */
+    body: Map<number, string>;
+    /** Hash, words and signature of the main text. */
+    main: Map<number, { hash: string; words: number; signature: Signature | null }>;
+}
+
+export const NO_TEXT_FACTS: TextFacts = { body: new Map(), main: new Map() };
+
+export interface SurveyFacts {
+    /** URL of each node, in order. */
+    urls: readonly string[];
+    /** What was settled of each; null while it waits. */
+    pages: readonly (PageRow | null)[];
+    /** 1 for pages whose links count: they answered 200 with HTML. */
+    isPage: Uint8Array;
+    /** Evidence of each, as bits. */
+    evidence: Uint16Array;
+    /** Address number of each in the rows. */
+    addressIds: Uint32Array;
+    /** Packed number of an address of the rows; `NO_ADDRESS` for none. */
+    addressOf(id: number | null | undefined): number;
+    /** URL of an address of the rows. */
+    urlOf(id: number): string;
+    texts: TextFacts;
+}
+
+/** One number, or one text, per page. */
+export const each =
+    <T>(of: (page: PageRow | null) => T) =>
+    ({ pages }: SurveyFacts): T[] =>
+        pages.map(of);

@@ -1,0 +1,155 @@
+/** The rows of a survey -> the packed survey. Made when a survey ends, when evidence is added, and while one runs. */
+import type { Part } from '../columns/column.ts';
+import { FACT_COLUMNS } from '../columns/fact-columns.ts';
+import { NO_TEXT_FACTS, type SurveyFacts, type TextFacts } from '../columns/survey-facts.ts';
+import { NEAR_TEXT } from '../doubles/near-doubles.ts';
+import type { EvidenceImport } from '../evidence/imports.ts';
+import { NO_ADDRESS } from '../model/graph-model.ts';
+import { FACTS_VERSION, PackedSurvey } from '../packed/packed-survey.ts';
+import type { Sections } from '../packed/sections.ts';
+import { TextNumbers } from '../packed/text-table.ts';
+import type { SurveyInfo, SurveyRows } from '../survey/survey-rows.ts';
+import { givenColumns } from './given-columns.ts';
+import { measureSurvey } from './measure-survey.ts';
+import { linksByNode, numberAddresses, packBlocks } from './pack-links.ts';
+import { PartMaker } from './part-maker.ts';
+import { columnsOf, type RowColumns } from './row-columns.ts';
+import { nodeOfUrl, nodesOf, type SurveyNodes } from './survey-nodes.ts';
+
+export interface PackedParts {
+    survey: PackedSurvey;
+    parts: Map<Part, Sections>;
+}
+
+/** Packs a survey whose rows are all there. */
+export function packSurvey(
+    { info, rows }: { info: SurveyInfo; rows: SurveyRows },
+    textFacts: TextFacts = NO_TEXT_FACTS,
+    imports: readonly EvidenceImport[] = [],
+): PackedParts {
+    return packRows(info, columnsOf(rows), textFacts, imports);
+}
+
+/** Packs the rows of a survey into its parts. O(rows + link occurrences), and the measures (`measure-survey.ts`). */
+export function packRows(
+    info: SurveyInfo,
+    rows: RowColumns,
+    textFacts: TextFacts = NO_TEXT_FACTS,
+    imports: readonly EvidenceImport[] = [],
+): PackedParts {
+    const nodes = nodesOf(rows);
+    const { count, pages, urls } = nodes;
+    const addresses = numberAddresses(rows, nodes);
+    const links = linksByNode(rows, nodes, addresses);
+    const starts = [info.start, ...(info.starts ?? [])]
+        .map((url) => nodeOfUrl(nodes, url))
+        .filter((node) => node !== -1);
+
+    const core = new PartMaker();
+    const text = new PartMaker();
+    const graphPart = new PartMaker();
+    const facts: SurveyFacts = {
+        urls,
+        pages,
+        isPage: nodes.isPage,
+        evidence: nodes.evidence,
+        addressIds: nodes.addressOf,
+        addressOf: (id) => (id === null || id === undefined ? NO_ADDRESS : (addresses.of[id] ?? NO_ADDRESS)),
+        urlOf: (id) => rows.urls[id] ?? '',
+        texts: textFacts,
+    };
+    for (const column of FACT_COLUMNS) (column.part === 'core' ? core : text).fact(column, facts);
+    packCanonicals(core, facts);
+    packSitemaps(core, rows, nodes);
+    packEvidence(text, rows, nodes);
+    packBlocks(core, graphPart, rows, links, addresses);
+    const given = givenColumns(urls, imports);
+    given.forEach(({ head, values }) => core.fractions(head.column, values));
+    // What canonicals and redirects point at outside the site is needed to show a page; other addresses only with links.
+    text.texts('other_url', addresses.others);
+
+    const survey = new PackedSurvey({
+        facts: FACTS_VERSION,
+        count,
+        start: info.start,
+        starts,
+        state: info.state,
+        cut: info.cut,
+        complete: info.cut.length === 0 && info.state === 'finished',
+        hasSitemap: rows.files.some((file) => file.kind === 'sitemap' && file.entries !== null),
+        files: rows.files.map(({ kind, url, status, note, entries }) => ({ kind, url, status, note, entries })),
+        given: given.map(({ head }) => head),
+        nearText: NEAR_TEXT,
+    });
+    const parts = new Map<Part, Sections>([
+        ['core', { head: survey.head, columns: core.columns }],
+        ['text', { head: null, columns: text.columns }],
+        ['links', { head: null, columns: graphPart.columns }],
+    ]);
+    survey.add('core', parts.get('core')!);
+    survey.add('text', parts.get('text')!);
+    survey.add('links', parts.get('links')!);
+    parts.set('measures', measureSurvey(survey));
+    return { survey, parts };
+}
+
+/** Canonicals of each page, as addresses. */
+function packCanonicals(core: PartMaker, { pages, addressOf }: SurveyFacts): void {
+    const start = [0];
+    const canonicals: number[] = [];
+    for (const page of pages) {
+        for (const id of page?.canonicals ?? []) canonicals.push(addressOf(id));
+        start.push(canonicals.length);
+    }
+    core.numbers('canonical_start', start);
+    core.numbers('canonical', canonicals);
+}
+
+/** Sitemaps that list each page, by number of the file. */
+function packSitemaps(core: PartMaker, rows: RowColumns, { count, nodeOf }: SurveyNodes): void {
+    const files = new TextNumbers();
+    const listed: number[][] = Array.from({ length: count }, () => []);
+    for (const row of rows.evidence) {
+        if (row.evidence !== 'sitemap') continue;
+        const node = nodeOf[row.address] ?? -1;
+        const file = files.of(row.source);
+        if (node !== -1 && !listed[node]!.includes(file)) listed[node]!.push(file);
+    }
+    const start = [0];
+    const file: number[] = [];
+    for (const own of listed) {
+        file.push(...own);
+        start.push(file.length);
+    }
+    core.numbers('sitemap_start', start);
+    core.numbers('sitemap', file);
+    core.texts('sitemap_words', files.texts);
+}
+
+/** What each piece of evidence says of a page, for its sheet. */
+function packEvidence(text: PartMaker, rows: RowColumns, { count, nodeOf }: SurveyNodes): void {
+    const found = rows.evidence
+        .map((row) => ({ node: nodeOf[row.address] ?? -1, row }))
+        .filter(({ node }) => node !== -1)
+        .sort((a, b) => a.node - b.node);
+    const start = new Uint32Array(count + 1);
+    for (const { node } of found) start[node + 1]!++;
+    for (let node = 0; node < count; node++) start[node + 1]! += start[node]!;
+    text.numbers('evidence_row_start', start);
+    text.choices(
+        'evidence_row_kind',
+        found.map(({ row }) => row.evidence),
+    );
+    text.choices(
+        'evidence_row_source',
+        found.map(({ row }) => row.source),
+    );
+    text.numbers(
+        'evidence_row_line',
+        found.map(({ row }) => row.line),
+    );
+    text.choices(
+        'evidence_row_lastmod',
+        found.map(({ row }) => row.lastmod),
+    );
+}
