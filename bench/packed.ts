@@ -17,6 +17,10 @@ import { jobsOf } from '../src/lib/core/areas/jobs.ts';
 import { pageLinksOf } from '../src/lib/core/areas/page-links.ts';
 import { followedDepths } from '../src/lib/core/areas/reach.ts';
 import { lostTargets, misfitList } from '../src/lib/core/areas/weight.ts';
+import { templateHolds } from '../src/lib/core/measures/held-by-template.ts';
+import { blockTemplates } from '../src/lib/core/measures/templates.ts';
+import { ways } from '../src/lib/core/measures/ways.ts';
+import { modelOf } from '../src/lib/core/packed/model-of.ts';
 import { siteMeasures } from '../src/lib/core/packed/site-measures.ts';
 import type { BenchOptions } from './bench.ts';
 import { MADE_ORIGIN, madeBatches, occurrencesOf } from './made-rows.ts';
@@ -42,15 +46,29 @@ function rowsOf(pages: number): RowColumns {
     return rows;
 }
 
+function onceTimed(work: () => void): number {
+    const began = performance.now();
+    work();
+    return performance.now() - began;
+}
+
 export async function packedBench(options: BenchOptions): Promise<void> {
     const pages = options.pages ?? 100_000;
     const rows = rowsOf(pages);
     const began = performance.now();
-    const { parts } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rows);
+    const { parts, survey: packed } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rows);
     line(
         `packing ${pages.toLocaleString('en')} pages, ${(pages * occurrencesOf(OWN)).toLocaleString('en')} occurrences`,
         `${(performance.now() - began).toFixed(0)} ms`,
     );
+
+    const model = modelOf(packed);
+    const grouping = onceTimed(() => void blockTemplates(model));
+    const { templates } = blockTemplates(model);
+    ways(model);
+    const holding = onceTimed(() => void templateHolds(model));
+    line(`  of it: grouping ${templates.length.toLocaleString('en')} templates`, `${grouping.toFixed(0)} ms`);
+    line('  of it: which of them alone lead somewhere', `${holding.toFixed(0)} ms`);
 
     const stored = new Map<Part, { chunks: Buffer[]; size: number }>();
     let bytes = 0;

@@ -31,7 +31,17 @@ export function packSurvey(
 }
 
 /** Packs the rows of a survey into its parts. O(rows + link occurrences), and the measures (`measure-survey.ts`). */
-export function packRows(
+export function packRows(...from: Parameters<typeof packFacts>): PackedParts {
+    return withMeasures(packFacts(...from));
+}
+
+/** The same with the measures still to be made: whoever has many rows lets go of them first. */
+export function withMeasures({ survey, parts }: PackedParts): PackedParts {
+    return { survey, parts: new Map(parts).set('measures', measureSurvey(survey)) };
+}
+
+/** The parts of a survey that are facts. O(rows + link occurrences). */
+export function packFacts(
     info: SurveyInfo,
     rows: RowColumns,
     textFacts: TextFacts = NO_TEXT_FACTS,
@@ -89,7 +99,6 @@ export function packRows(
     survey.add('core', parts.get('core')!);
     survey.add('text', parts.get('text')!);
     survey.add('links', parts.get('links')!);
-    parts.set('measures', measureSurvey(survey));
     return { survey, parts };
 }
 

@@ -10,6 +10,8 @@ import type { PackReply, PackRequest } from './pack-thread.ts';
 
 /** What a thread may hold; a site of a million URLs needs about half of it. */
 const MOST_MEGABYTES = 8_192;
+/** Room for rows on their way through: with less of it, those that are gone a moment later are copied first. */
+const YOUNG_MEGABYTES = 64;
 
 /**
  * @param options.make what is made, from what
@@ -26,7 +28,7 @@ export async function packInThread(
     const reply = await new Promise<PackReply>((resolve) => {
         const worker = new Worker(script, {
             workerData: request,
-            resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+            resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: YOUNG_MEGABYTES },
         });
         worker.on('message', resolve);
         worker.on('error', (error) => resolve({ ok: false, say: error.message }));

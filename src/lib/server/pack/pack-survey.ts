@@ -1,7 +1,7 @@
 /** Makes the packed survey of a survey from its rows, and keeps it. */
 import { NO_TEXT_FACTS } from '../../core/columns/survey-facts.ts';
 import { measureSurvey } from '../../core/pack/measure-survey.ts';
-import { packRows, type PackedParts } from '../../core/pack/pack-survey.ts';
+import { packFacts, withMeasures, type PackedParts } from '../../core/pack/pack-survey.ts';
 import { FACTS_VERSION, MEASURES_VERSION, PARTS, type PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { type Part } from '../../core/columns/column.ts';
 import type { Sections } from '../../core/packed/sections.ts';
@@ -18,9 +18,14 @@ const FACT_PARTS: readonly Part[] = ['core', 'text', 'links'];
 
 /** Texts are told apart once a survey has ended: before that there are no doubles. */
 export async function makePacked(db: Database, survey: Survey): Promise<PackedParts> {
+    return withMeasures(await factsOf(db, survey));
+}
+
+/** In a function of its own: when the measures are made, nothing holds the rows any more. */
+async function factsOf(db: Database, survey: Survey): Promise<PackedParts> {
     const columns = await loadColumns(db, survey.id);
     const facts = survey.endedAt === null ? NO_TEXT_FACTS : await loadTextFacts(db, survey.id);
-    return packRows(infoOf(survey), columns, facts, await loadImports(db, survey.id));
+    return packFacts(infoOf(survey), columns, facts, await loadImports(db, survey.id));
 }
 
 /**

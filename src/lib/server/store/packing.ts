@@ -4,21 +4,23 @@ import { LINK_KINDS } from '../../core/page/links.ts';
 import type { LayoutRow, ListedLink } from '../../core/survey/survey-rows.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
 
-const PackedLinks = z.tuple([
-    z.array(
-        z
-            .number()
-            .int()
-            .min(0)
-            .max(LINK_KINDS.length - 1),
-    ),
-    z.array(z.number().int().nullable()),
-    z.array(z.string()),
-    z.array(z.string()),
-    z.array(z.string()),
-    z.array(z.string()),
-    z.array(z.string()),
-]);
+/** Kinds, targets, texts, fragments, anchors, names and rels of the links of a list. */
+type PackedLinks = [number[], (number | null)[], string[], string[], string[], string[], string[]];
+
+const isTexts = (value: unknown): boolean => Array.isArray(value) && value.every((text) => typeof text === 'string');
+
+/** By hand: a million lists are read when a survey is packed, and a parser copies each. */
+function isPackedLinks(value: unknown): value is PackedLinks {
+    if (!Array.isArray(value) || value.length !== 7) return false;
+    const [kinds, targets, ...texts] = value as unknown[];
+    return (
+        Array.isArray(kinds) &&
+        kinds.every((kind) => Number.isInteger(kind) && kind >= 0 && kind < LINK_KINDS.length) &&
+        Array.isArray(targets) &&
+        targets.every((target) => target === null || Number.isInteger(target)) &&
+        texts.every(isTexts)
+    );
+}
 
 export function packLinks(links: ListedLink[]): Buffer {
     return packJson([
@@ -32,8 +34,11 @@ export function packLinks(links: ListedLink[]): Buffer {
     ]);
 }
 
+/** @throws when the bytes are damaged, or hold no links */
 export function unpackLinks(bytes: Buffer): ListedLink[] {
-    const [kinds, targets, texts, fragments, anchors, names, rels] = PackedLinks.parse(unpackJson(bytes));
+    const packed = unpackJson(bytes);
+    if (!isPackedLinks(packed)) throw new Error('a list of links is stored in no form of ours');
+    const [kinds, targets, texts, fragments, anchors, names, rels] = packed;
     return kinds.map((kind, index) => ({
         kind: LINK_KINDS[kind] ?? 'other',
         target: targets[index] ?? null,
