@@ -10,18 +10,67 @@ const SVELTEKIT = {
 const UI = { regex: '(?:^|/)ui/', message: 'ui is for pages only.' };
 
 /**
+ * The folders of core, in the order the data goes through them: a folder knows those before it, and none behind it. A
+ * test holds the list against the tree.
+ */
+const CORE_FOLDERS = [
+    'address',
+    'robots',
+    'scope',
+    'doubles',
+    'traps',
+    'page',
+    'gates',
+    'door',
+    'sitemap',
+    'survey',
+    'evidence',
+    'graph',
+    'model',
+    'measures',
+    'columns',
+    'packed',
+    'pack',
+    'compare',
+    'sets',
+    'areas',
+    'checks',
+    'formats',
+    'words',
+];
+
+const CORE = [
+    { regex: '^(?!\\.|parse5$|saxes$)', message: 'core is pure: only parse5 and saxes come from outside.' },
+    { regex: '(?:^|/)(?:server|ui|routes|workers|cli|demo)/', message: 'core imports nothing outside core.' },
+];
+
+/** What a folder of core may not know: those behind it. */
+function foldersBehind(at) {
+    const behind = CORE_FOLDERS.slice(at + 1);
+    if (behind.length === 0) return [];
+    return [
+        {
+            regex: `^\\.\\./(?:${behind.join('|')})/`,
+            message: 'A folder of core knows those before it in the order of eslint.config.js, and none behind it.',
+        },
+    ];
+}
+
+/**
  * The layer walls of docs/architecture.md: for each place, what may not come in. No file stands in two places, so
  * that no wall takes the place of another. A test per wall (tests/walls) writes a forbidden import and expects this
  * file to refuse it.
  */
 const WALLS = [
-    {
-        files: ['src/lib/core/**/*.ts'],
+    ...CORE_FOLDERS.map((folder, at) => ({
+        files: [`src/lib/core/${folder}/**/*.ts`],
         ignores: ['**/*.test.ts'],
-        patterns: [
-            { regex: '^(?!\\.|parse5$|saxes$)', message: 'core is pure: only parse5 and saxes come from outside.' },
-            { regex: '(?:^|/)(?:server|ui|routes|workers|cli|demo)/', message: 'core imports nothing outside core.' },
-        ],
+        patterns: [...CORE, ...foldersBehind(at)],
+    })),
+    {
+        files: ['src/lib/core/*.ts'],
+        ignores: ['**/*.test.ts'],
+        patterns: [...CORE, { regex: '^\\./.*/', message: 'What lies at the root of core knows none of its folders.' }],
     },
     {
         files: ['src/lib/wire/**/*.ts'],
@@ -76,6 +125,8 @@ const WALLS = [
     },
     { files: ['cli/**/*.ts', 'demo/**/*.ts'], ignores: ['**/*.test.ts'], patterns: [DATABASE, SVELTEKIT, UI] },
 ];
+
+export { CORE_FOLDERS };
 
 export default ts.config(
     { ignores: ['node_modules/', 'build/', '.svelte-kit/', '.edgemap/', 'src/lib/server/store/migrations/'] },

@@ -1,7 +1,7 @@
 /** The evidence matrix over many URLs, and reading a full sitemap beside the bare XML parser. */
 import { SaxesParser } from 'saxes';
 import { numbers } from '../demo/big-site.ts';
-import { evidenceMatrix } from '../src/lib/core/evidence/completeness.ts';
+import { evidenceMatrix } from '../src/lib/core/areas/completeness.ts';
 import { EVIDENCE } from '../src/lib/core/evidence/evidence.ts';
 import { MAX_SITEMAP_ENTRIES, readSitemap, SITEMAP_NAMESPACE } from '../src/lib/core/sitemap/read-sitemap.ts';
 import type { BenchOptions } from './bench.ts';

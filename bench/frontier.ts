@@ -1,5 +1,5 @@
 /** Memory of what a worker holds per known URL: addresses, frontier and families, without a site behind them. */
-import { belongingOf } from '../src/lib/core/address/belonging.ts';
+import { belongingOf } from '../src/lib/core/scope/belonging.ts';
 import { NO_URL_RULES } from '../src/lib/core/address/url-rules.ts';
 import { Families } from '../src/lib/core/traps/families.ts';
 import { Frontier } from '../src/lib/server/crawl/frontier.ts';

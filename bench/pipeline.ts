@@ -1,6 +1,6 @@
 /** The whole pipeline on a local site: fetch, read and store, against the same readers on the same bytes from memory. */
 import { availableParallelism } from 'node:os';
-import { belongingOf } from '../src/lib/core/address/belonging.ts';
+import { belongingOf } from '../src/lib/core/scope/belonging.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { NO_SECRETS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { ParsePool } from '../src/lib/server/crawl/parse-pool.ts';

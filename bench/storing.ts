@@ -1,7 +1,7 @@
 /** Storing what a crawl found, against bare LOAD DATA of the same rows written out beforehand. */
 import { getTableName } from 'drizzle-orm';
 import type { SurveyBatch } from '../src/lib/core/survey/survey-rows.ts';
-import { belongingOf } from '../src/lib/core/address/belonging.ts';
+import { belongingOf } from '../src/lib/core/scope/belonging.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { packOutline } from '../src/lib/core/page/main-text.ts';
 import { readPage } from '../src/lib/core/page/read-page.ts';

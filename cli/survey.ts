@@ -1,7 +1,7 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
-import { matchImport } from '../src/lib/core/evidence/import-matches.ts';
+import { matchImport } from '../src/lib/core/areas/import-matches.ts';
 import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';

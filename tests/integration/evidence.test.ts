@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
 import type { ImportKind } from '$lib/core/evidence/imports.ts';
-import { linksIn } from '$lib/core/evidence/links-in.ts';
+import { linksIn } from '$lib/core/areas/links-in.ts';
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import { NO_URL_RULES } from '$lib/core/address/url-rules.ts';
 import { measureSurvey } from '../support/reference/measured-survey.ts';

@@ -6,7 +6,7 @@ import type { MeasuredSurvey } from './reference/measured-survey.ts';
 import type { PageRecord } from './reference/page-record.ts';
 import { pageRecord } from './reference/page-record.ts';
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
-import { pageSheet } from '$lib/core/packed/page-sheet.ts';
+import { pageSheet } from '$lib/core/areas/page-sheet.ts';
 import { nodeOfUrl } from './reference/node-of-url.ts';
 import * as answers from '../../demo/answers.ts';
 import type { FAULTS } from '../../demo/fernhollow/editions.ts';

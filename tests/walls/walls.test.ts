@@ -1,7 +1,9 @@
 /** Each wall of docs/architecture.md: a forbidden import is written, and lint must refuse it; the honest one passes. */
+import { readdirSync } from 'node:fs';
 import { ESLint } from 'eslint';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { CORE_FOLDERS } from '../../eslint.config.js';
 
 const root = join(import.meta.dirname, '../..');
 const eslint = new ESLint({ cwd: root });
@@ -15,6 +17,14 @@ async function complaints(file: string, code: string): Promise<string[]> {
 
 const use = (module: string): string => `import { thing } from '${module}';\nexport const it = thing;\n`;
 
+describe('the order of the folders of core', () => {
+    it('names every folder once, and no other', () => {
+        const folders = readdirSync(join(root, 'src/lib/core'), { withFileTypes: true });
+        const there = folders.filter((entry) => entry.isDirectory()).map(({ name }) => name);
+        expect([...CORE_FOLDERS].sort()).toEqual(there.sort());
+    });
+});
+
 describe.each([
     ['core imports no Node', 'src/lib/core/graph/depth.ts', 'node:fs', './rows.ts'],
     ['core imports no database', 'src/lib/core/graph/depth.ts', 'drizzle-orm', './rows.ts'],
@@ -22,6 +32,15 @@ describe.each([
     ['core imports no server', 'src/lib/core/graph/depth.ts', '../../server/app.ts', '../gates/gates.ts'],
     ['core imports no ui', 'src/lib/core/graph/depth.ts', '../../ui/parts/format.ts', 'parse5'],
     ['core imports no alias', 'src/lib/core/graph/depth.ts', '$lib/core/graph/rows.ts', 'saxes'],
+    ['a folder of core knows none behind it', 'src/lib/core/measures/ways.ts', '../sets/bits.ts', '../graph/depth.ts'],
+    [
+        'columns know no packed survey',
+        'src/lib/core/columns/column.ts',
+        '../packed/packed-survey.ts',
+        '../model/graph-model.ts',
+    ],
+    ['checks make no sentences', 'src/lib/core/checks/reach.ts', '../words/checks.ts', '../sets/tokens.ts'],
+    ['the root of core knows no folder', 'src/lib/core/kept.ts', './sets/bits.ts', './number-column.ts'],
     ['wire knows zod and core only', 'src/lib/wire/progress.ts', '../server/app.ts', 'zod'],
     ['wire imports no ui', 'src/lib/wire/progress.ts', '../ui/parts/format.ts', '../core/survey/settings.ts'],
     ['ui imports no server', 'src/lib/ui/parts/format.ts', '$lib/server/app.ts', '$lib/core/gates/gates.ts'],

@@ -4,7 +4,7 @@ import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { Part } from '../core/columns/column.ts';
 import type { Bits } from '../core/sets/bits.ts';
 import { once } from '../core/kept.ts';
-import { sectionOrder } from '../core/packed/section-order.ts';
+import { sectionOrder } from '../core/areas/section-order.ts';
 import { appStore, openPacked, surveysOf } from './app.ts';
 import { evaluateLine, type CurrentSet } from './current-set.ts';
 import type { Survey } from './store/survey-store.ts';

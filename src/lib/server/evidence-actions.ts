@@ -3,7 +3,7 @@ import { BYTES_PER_TEXT, countKept } from '../core/kept.ts';
 import { z } from 'zod';
 import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
 import { IMPORT_KINDS, type EvidenceImport, type ImportKind, type ImportRow } from '../core/evidence/imports.ts';
-import { GivenFacts, matchImport, type GivenFact } from '../core/evidence/import-matches.ts';
+import { GivenFacts, matchImport, type GivenFact } from '../core/areas/import-matches.ts';
 import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
 import type { Evidence } from '../core/evidence/evidence.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';

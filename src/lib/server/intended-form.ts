@@ -1,7 +1,7 @@
 /** An intended structure as it is pasted or uploaded: an outline, or CSV with the columns page, parent, priority. */
 import { parse } from 'csv-parse/sync';
 import { z } from 'zod';
-import { readIntendedRows, readOutline, type ReadIntended } from '../core/areas/intended.ts';
+import { readIntendedRows, readOutline, type ReadIntended } from '../core/compare/intended.ts';
 
 export const MOST_CHARACTERS = 1_000_000;
 const Rows = z.array(z.record(z.string(), z.string()));

@@ -1,5 +1,5 @@
 /** What a survey said at its earlier revisions: kept just before something changes it. */
-import { countLinkRecords } from '../core/packed/link-records.ts';
+import { countLinkRecords } from '../core/areas/link-records.ts';
 import { appStore, openPacked } from './app.ts';
 import { summaryOf, type SummaryFile } from './export/export-survey.ts';
 import { keepRevision } from './store/evidence-store.ts';

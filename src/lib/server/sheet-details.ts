@@ -1,6 +1,6 @@
 /** What the page sheet shows beside columns and links: read for one page when it is opened. */
 import type { PageDate } from '../core/page/document-facts.ts';
-import { evidenceRows, placesOf, type LinkPlace, type PageSheet, type ToldSheet } from '../core/packed/page-sheet.ts';
+import { evidenceRows, placesOf, type LinkPlace, type PageSheet, type ToldSheet } from '../core/areas/page-sheet.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { SheetDetails } from '../core/survey/page-details.ts';
 import { appStore } from './app.ts';

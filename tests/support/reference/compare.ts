@@ -1,7 +1,7 @@
 /** Holds a packed survey against the plain measuring of the same rows: page by page, link by link, count by count. */
 import { expect } from 'vitest';
 import { countPages } from '$lib/core/areas/count-pages.ts';
-import { linksOfNode, countLinkRecords } from '$lib/core/packed/link-records.ts';
+import { linksOfNode, countLinkRecords } from '$lib/core/areas/link-records.ts';
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
 import { pageColumns } from '$lib/core/sets/page-columns.ts';

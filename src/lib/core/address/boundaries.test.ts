@@ -1,7 +1,7 @@
 /** Rules of addresses at their edges: the last that is taken, the first that is not. */
 import { describe, expect, it } from 'vitest';
 import { MAX_ADDRESS_LENGTH, readAddress } from './address.ts';
-import { belongingOf } from './belonging.ts';
+import { belongingOf } from '../scope/belonging.ts';
 import { folderDepth, folderOf, sectionOf } from './section.ts';
 import { applyUrlRules, type UrlRules } from './url-rules.ts';
 

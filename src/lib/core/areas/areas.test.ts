@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { UNREACHED } from '../graph/depth.ts';
-import { pageSheet } from '../packed/page-sheet.ts';
+import { pageSheet } from './page-sheet.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
@@ -12,8 +12,7 @@ import { linksOfPage } from '../../../../tests/support/reference/link-records.ts
 import { countSurvey } from '../../../../tests/support/reference/count-survey.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { countPages } from './count-pages.ts';
-import { jobsOf } from './jobs.ts';
-import { pageFindings } from './page-findings.ts';
+import { jobsOf, pageFindings } from '../../../../tests/support/checks.ts';
 import { pageLinksOf } from './page-links.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from './reach.ts';
 import { sinceBaseline } from './since-baseline.ts';

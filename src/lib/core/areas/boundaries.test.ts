@@ -5,13 +5,12 @@ import { pageLinks } from '../model/page-links.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { type TextFacts } from '../columns/survey-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { siteMeasures } from '../packed/site-measures.ts';
+import { siteMeasures } from './site-measures.ts';
 import { lostUrls } from '../packed/model-of.ts';
 import { modelOf } from '../packed/model-of.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
-import { againstIntended, readOutline } from './intended.ts';
-import { jobsOf } from './jobs.ts';
-import { pageFindings } from './page-findings.ts';
+import { againstIntended, readOutline } from '../compare/intended.ts';
+import { jobsOf, pageFindings } from '../../../../tests/support/checks.ts';
 import { pageLinksOf } from './page-links.ts';
 import { lostTargets, misfitList } from './weight.ts';
 

@@ -1,7 +1,7 @@
 /** What changed between a baseline and a survey, as the Brief tells it. */
 import { align } from '../compare/align.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { siteMeasures } from '../packed/site-measures.ts';
+import { siteMeasures } from './site-measures.ts';
 import { ORPHAN } from '../measures/orphans.ts';
 import { countPages } from './count-pages.ts';
 

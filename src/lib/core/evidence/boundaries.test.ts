@@ -3,11 +3,11 @@ import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
-import { lostFolders } from './completeness.ts';
-import { matchImport } from './import-matches.ts';
+import { lostFolders } from '../areas/completeness.ts';
+import { matchImport } from '../areas/import-matches.ts';
 import type { ImportRow } from './imports.ts';
-import { linksIn, winningVariants } from './links-in.ts';
-import { NearestPages } from './nearest.ts';
+import { linksIn, winningVariants } from '../areas/links-in.ts';
+import { NearestPages } from '../areas/nearest.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
 const row = (url: string, source = ''): ImportRow => ({ url: `${ORIGIN}${url}`, source, cells: [] });

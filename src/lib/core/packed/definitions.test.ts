@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { countPages } from '../areas/count-pages.ts';
-import { linksOfNode } from './link-records.ts';
+import { linksOfNode } from '../areas/link-records.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
-import { pageSheet } from './page-sheet.ts';
-import { sectionOrder } from './section-order.ts';
+import { pageSheet } from '../areas/page-sheet.ts';
+import { sectionOrder } from '../areas/section-order.ts';
 import { lehmer } from '../graph/graphs.fixture.ts';
 import { Bits } from '../sets/bits.ts';
 import { inOrder, pageColumns, placesBy } from '../sets/page-columns.ts';

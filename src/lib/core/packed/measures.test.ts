@@ -8,8 +8,8 @@ import { prioritiesOf } from '../sets/priorities.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
-import { pathBetween } from './path-between.ts';
-import { siteMeasures } from './site-measures.ts';
+import { pathBetween } from '../areas/path-between.ts';
+import { siteMeasures } from '../areas/site-measures.ts';
 import { landings } from '../model/landings.ts';
 import { modelOf } from './model-of.ts';
 

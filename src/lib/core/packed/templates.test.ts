@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { readPage } from '../page/read-page.ts';
 import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from '../survey/survey-rows.ts';
-import { externalHosts } from './external-hosts.ts';
+import { externalHosts } from '../areas/external-hosts.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
-import { openTemplate, templateList, templateWords } from './template-list.ts';
+import { openTemplate, templateList, templateWords } from '../areas/template-list.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 
 const O = 'https://a.example';

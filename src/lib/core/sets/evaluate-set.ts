@@ -8,7 +8,7 @@ import { Bits } from './bits.ts';
 import type { Field, NumberField, TextField } from './field.ts';
 import { fieldsOf, PRIORITY } from './fields.ts';
 import { once } from '../kept.ts';
-import { againstIntended, type IntendedPage, type Parting } from '../areas/intended.ts';
+import { againstIntended, type IntendedPage, type Parting } from '../compare/intended.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { misfits } from './misfits.ts';
 import {

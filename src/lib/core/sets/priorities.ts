@@ -2,7 +2,7 @@
  * Priorities of pages from what the architect said: by hand counts before the intended structure, that before by set,
  * by set before by a column; of several sets the last one said.
  */
-import { againstIntended } from '../areas/intended.ts';
+import { againstIntended } from '../compare/intended.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { evaluateSet, SetUnknown, type SetContext } from './evaluate-set.ts';
 import { fieldsOf } from './fields.ts';

@@ -1,8 +1,8 @@
 /** Settings at the boundary: what a form, a command line, a file or the database says becomes settings, or sentences. */
 import { z } from 'zod';
 import { readAddress } from '../../core/address/address.ts';
-import { belongingOf } from '../../core/address/belonging.ts';
-import { scopePatternTrouble } from '../../core/address/scope.ts';
+import { belongingOf } from '../../core/scope/belonging.ts';
+import { scopePatternTrouble } from '../../core/scope/scope.ts';
 import { LINK_KINDS, type LinkKind } from '../../core/page/links.ts';
 import { DEFAULT_SETTINGS, PRESETS } from '../../core/survey/default-settings.ts';
 import { ONWARD_KINDS, settingField, type SettingId } from '../../core/survey/setting-fields.ts';

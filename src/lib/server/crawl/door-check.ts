@@ -4,7 +4,7 @@
  * start page itself, which the user typed in; told to keep out, not even that.
  */
 import { hostOf, originOf, pathOf, readAddress } from '../../core/address/address.ts';
-import { belongingOf, standsAlone, twinOf, type Belonging } from '../../core/address/belonging.ts';
+import { belongingOf, standsAlone, twinOf, type Belonging } from '../../core/scope/belonging.ts';
 import { sectionOf } from '../../core/address/section.ts';
 import { judgeDoor } from '../../core/door/judge-door.ts';
 import type {

@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
-import { belongingOf } from '../../core/address/belonging.ts';
+import { belongingOf } from '../../core/scope/belonging.ts';
 import { DEFAULT_SETTINGS } from '../../core/survey/default-settings.ts';
 import { NO_SECRETS, type SurveySecrets } from '../../core/survey/settings.ts';
 import { PatientClient } from './patient-client.ts';

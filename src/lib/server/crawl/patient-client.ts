@@ -1,7 +1,7 @@
 /** Requests of one survey, with patience: what may pass is tried again, a busy server is given the time it asks for. */
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Agent } from 'undici';
-import type { Belonging } from '../../core/address/belonging.ts';
+import type { Belonging } from '../../core/scope/belonging.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
 import type { SurveySecrets, SurveySettings } from '../../core/survey/settings.ts';
 import { connectKey, isPrivateAddress, surveyAgent } from './connect.ts';

@@ -1,6 +1,6 @@
 /** Pins: a host name mapped to a fixed address for one site. Written `HOST[:PORT]=IP:PORT`. */
 import ipaddr from 'ipaddr.js';
-import type { PinnedHost } from '../../core/address/belonging.ts';
+import type { PinnedHost } from '../../core/scope/belonging.ts';
 
 export interface Pin extends PinnedHost {
     /** Address to connect to. */

@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { pathOf } from '../../core/address/address.ts';
-import type { Belonging } from '../../core/address/belonging.ts';
+import type { Belonging } from '../../core/scope/belonging.ts';
 import { applyUrlRules, type UrlRules } from '../../core/address/url-rules.ts';
 import type { FoundBlock, FoundLink } from '../../core/page/links.ts';
 import {

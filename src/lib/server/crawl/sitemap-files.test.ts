@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SITEMAP_NAMESPACE } from '../../core/sitemap/read-sitemap.ts';
-import { FILES_LEFT } from '../../core/survey/caveats.ts';
+import { FILES_LEFT } from '../../core/checks/limits.ts';
 import type { Answer } from './fetch-url.ts';
 import { readSitemaps, type ReadSitemapFile, type SitemapAccess } from './sitemap-files.ts';
 

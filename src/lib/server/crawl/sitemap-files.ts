@@ -5,7 +5,7 @@
 import { readAddress } from '../../core/address/address.ts';
 import { isRedirectStatus } from '../../core/gates/gates.ts';
 import { readSitemap, type SitemapEntry, type SitemapFile } from '../../core/sitemap/read-sitemap.ts';
-import { FILES_LEFT } from '../../core/survey/caveats.ts';
+import { FILES_LEFT } from '../../core/checks/limits.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
 import { filesOfIndex, indexText } from './earlier-run.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';

@@ -5,7 +5,7 @@
  */
 import { availableParallelism } from 'node:os';
 import { readAddress } from '../../core/address/address.ts';
-import { belongingOf, type Belonging } from '../../core/address/belonging.ts';
+import { belongingOf, type Belonging } from '../../core/scope/belonging.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
 import type { LinkKind } from '../../core/page/links.ts';
 import { ONWARD_KINDS } from '../../core/survey/setting-fields.ts';

@@ -1,5 +1,5 @@
 /** What was read of a list, as an import: ready to be given to a survey. */
-import { belongingOf } from '../../core/address/belonging.ts';
+import { belongingOf } from '../../core/scope/belonging.ts';
 import type { ImportKind } from '../../core/evidence/imports.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import { pinsOf } from '../crawl/pins.ts';

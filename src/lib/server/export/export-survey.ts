@@ -8,7 +8,8 @@ import { LINK_COLUMNS } from '../../core/survey/link-records.ts';
 import type { NumberName } from '../../core/packed/column-names.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { PAGE_FILE_COLUMNS, pageColumns } from '../../core/sets/page-columns.ts';
-import { caveatsOf } from '../../core/survey/caveats.ts';
+import { caveatsOf } from '../../core/checks/limits.ts';
+import { limitWords } from '../../core/words/limits.ts';
 import { evidenceNames } from '../../core/evidence/evidence.ts';
 import { UNREACHED } from '../../core/graph/depth.ts';
 import { gateOf } from '../../core/columns/gate-facts.ts';
@@ -74,7 +75,11 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
         started: time(survey.startedAt),
         ended: time(survey.endedAt),
         complete: packed.head.complete,
-        reasons: [...survey.cut, ...(survey.trouble === '' ? [] : [survey.trouble]), ...caveatsOf(packed)],
+        reasons: [
+            ...survey.cut,
+            ...(survey.trouble === '' ? [] : [survey.trouble]),
+            ...caveatsOf(packed).map(limitWords),
+        ],
         pages: packed.count,
         by_status: {},
         by_gate: {},

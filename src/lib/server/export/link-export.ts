@@ -1,6 +1,6 @@
 /** The links of a survey for `links.csv`, page by page, with their lines from the layouts in the database. */
 import { linkGraphOf } from '../../core/packed/link-graph.ts';
-import { linksOfNode } from '../../core/packed/link-records.ts';
+import { linksOfNode } from '../../core/areas/link-records.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import type { LinkRecord } from '../../core/survey/link-records.ts';
 import type { LayoutRow } from '../../core/survey/survey-rows.ts';

@@ -1,6 +1,6 @@
 /** The structure an architect intends for a site: a list of pages, each below another; kept whole. */
 import { asc, eq } from 'drizzle-orm';
-import type { IntendedPage } from '../../core/areas/intended.ts';
+import type { IntendedPage } from '../../core/compare/intended.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** Parts of a site: how much of each is known, read and reached by links. */
     import type { PageFilter } from '$lib/core/sets/page-filter.ts';
-    import type { PartCount } from '$lib/core/evidence/completeness.ts';
+    import type { PartCount } from '$lib/core/areas/completeness.ts';
     import { count } from '../parts/format.ts';
 
     interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** Seven gates in a row: one line of ink through open posts, a wall where the page stops. */
     import type { Gate } from '$lib/core/gates/gates.ts';
-    import type { GateState } from '$lib/core/packed/page-sheet.ts';
+    import type { GateState } from '$lib/core/areas/page-sheet.ts';
     import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 
     let { gates }: { gates: { gate: Gate; state: GateState; reason: string }[] } = $props();

@@ -1,12 +1,13 @@
 <script lang="ts">
     /** Everything about one page, beside any view. All text in it was read from the site and is shown as text. */
     import type { Snippet } from 'svelte';
-    import type { GivenFact } from '$lib/core/evidence/import-matches.ts';
-    import type { ToldSheet } from '$lib/core/packed/page-sheet.ts';
+    import type { GivenFact } from '$lib/core/areas/import-matches.ts';
+    import type { ToldSheet } from '$lib/core/areas/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { quoted } from '$lib/core/sets/tokens.ts';
     import { count, counted, day, moment } from '../parts/format.ts';
-    import type { Finding } from '$lib/core/areas/page-findings.ts';
+    import type { Severity } from '$lib/core/checks/check.ts';
+    import { moreLinksSentence } from '$lib/core/words/checks.ts';
     import type { PageLinks } from '$lib/core/areas/page-links.ts';
     import NoteList from '../parts/NoteList.svelte';
     import SeverityMark from '../parts/SeverityMark.svelte';
@@ -43,7 +44,9 @@
         linksHref: (line: string, side: 'from' | 'to') => string;
         /** What it is called, what feeds it and what it feeds. */
         links: PageLinks;
-        findings: (Omit<Finding, 'place'> & { line: number | null })[];
+        findings: { check: string; severity: Severity; say: string; line: number | null }[];
+        /** Links that something was found of, beyond those told. */
+        moreLinks: number;
         notes: { id: number; text: string; createdAt: number }[];
         onNote: (url: string, text: string) => Promise<string>;
         onForgetNote: (id: number) => Promise<string>;
@@ -71,6 +74,7 @@
         linksHref,
         links,
         findings,
+        moreLinks,
         notes,
         onNote,
         onForgetNote,
@@ -215,6 +219,10 @@
                             >
                         </li>
                     {/each}
+                    {#if moreLinks > 0}<li class="finding">
+                            <SeverityMark severity="remark" />
+                            <span>{moreLinksSentence(moreLinks)}</span>
+                        </li>{/if}
                 </ul>
             </section>
         {/if}

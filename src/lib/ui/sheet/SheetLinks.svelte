@@ -1,6 +1,6 @@
 <script lang="ts">
     /** The links of one side of a page: the first few, the rest when asked for, and the way to all of them. */
-    import type { ToldSheet } from '$lib/core/packed/page-sheet.ts';
+    import type { ToldSheet } from '$lib/core/areas/page-sheet.ts';
     import Address from '../parts/Address.svelte';
     import { count, counted } from '../parts/format.ts';
 

@@ -1,8 +1,9 @@
 import { error } from '@sveltejs/kit';
-import { pageFindings } from '$lib/core/areas/page-findings.ts';
+import { pageFindings } from '$lib/core/checks/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
+import { findingSentence } from '$lib/core/words/checks.ts';
 import { urlOfKey } from '$lib/core/address/page-key.ts';
-import { pageSheet } from '$lib/core/packed/page-sheet.ts';
+import { pageSheet } from '$lib/core/areas/page-sheet.ts';
 import { appStore, findRoute, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
@@ -96,7 +97,11 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
     const node = page === null ? -1 : packed.nodeOf(page);
     if (node === -1) return null;
     const sheet = pageSheet(packed, node, current);
-    const found = pageFindings(packed, node, goalFor(site.depthGoals, current.priority[node]!));
+    const { findings: found, moreLinks } = pageFindings(
+        packed,
+        node,
+        goalFor(site.depthGoals, current.priority[node]!),
+    );
     const places = found.flatMap(({ place }) => (place ? [place] : []));
     const [details, given, notes, marks, told] = await Promise.all([
         sheetDetails(survey, packed, node),
@@ -111,7 +116,13 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
         details,
         given,
         links: pageLinksOf(packed, node),
-        findings: found.map(({ place, ...finding }) => ({ ...finding, line: place ? marks[next++]!.line : null })),
+        findings: found.map((finding) => ({
+            check: finding.check,
+            severity: finding.severity,
+            say: findingSentence(finding),
+            line: finding.place ? marks[next++]!.line : null,
+        })),
+        moreLinks,
         notes: notes.map(({ id, text, createdAt }) => ({ id, text, createdAt })),
     };
 }

@@ -1,12 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
 import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
-import { jobsOf } from '$lib/core/areas/jobs.ts';
 import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
+import { jobsOf } from '$lib/core/checks/jobs.ts';
 import { once } from '$lib/core/kept.ts';
-import { siteMeasures } from '$lib/core/packed/site-measures.ts';
+import { siteMeasures } from '$lib/core/areas/site-measures.ts';
 import { misfits } from '$lib/core/sets/misfits.ts';
 import { quoted } from '$lib/core/sets/tokens.ts';
+import { editWords } from '$lib/core/words/checks.ts';
 import { appStore, findRoute, isEnded, openPacked } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { baselineOf } from '$lib/server/current-set.ts';
@@ -49,7 +50,12 @@ export async function load({ params, url, depends }) {
             overfed: overfed.length,
             hasPriorities: current.priority.some((value) => value > 0),
         },
-        jobs,
+        jobs: jobs.map((job) => ({
+            severity: job.severity,
+            set: job.set,
+            pages: job.pages,
+            ...editWords(job, job.pages),
+        })),
         more,
         notes: notes.map(({ id, about, subject, text, createdAt }) => {
             const isKnown = about === 'page' && packed.nodeOf(subject) !== -1;

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { completenessOf } from '$lib/core/evidence/completeness.ts';
+import { completenessOf } from '$lib/core/areas/completeness.ts';
+import { limitsOf } from '$lib/core/checks/limits.ts';
 import { once } from '$lib/core/kept.ts';
 import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
@@ -24,6 +25,7 @@ export async function load({ params, url, depends }) {
         item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
     );
     return {
+        cannotClaim: limitsOf(packed, complete.notRead, complete.notAsked),
         complete: {
             ...complete,
             sections: complete.sections.slice(0, MOST_SECTIONS),

@@ -5,7 +5,7 @@
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { IMPORT_WORDS } from '$lib/core/evidence/imports.ts';
-    import { reasonWords } from '$lib/core/evidence/completeness.ts';
+    import { limitSentence, reasonWords } from '$lib/core/words/limits.ts';
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
@@ -33,10 +33,10 @@
                 with {counted(lostPages, 'URL')}
                 {data.complete.lost.length === 1 ? 'is' : 'are'} not touched by links{/if}.
         </h1>
-        {#if data.complete.cannotClaim.length > 0}
+        {#if data.cannotClaim.length > 0}
             <h2 class="pane-name mt-2">What this survey cannot claim</h2>
             <ul class="dotted">
-                {#each data.complete.cannotClaim as say (say)}<li>{say}</li>{/each}
+                {#each data.cannotClaim as limit, index (index)}<li>{limitSentence(limit)}</li>{/each}
             </ul>
         {:else}
             <p class="ink2">Nothing limits what it can claim about what it was given.</p>

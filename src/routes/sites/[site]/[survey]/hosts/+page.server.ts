@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { once } from '$lib/core/kept.ts';
-import { externalHosts } from '$lib/core/packed/external-hosts.ts';
+import { externalHosts } from '$lib/core/areas/external-hosts.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 
 const MOST_HOSTS = 1_000;

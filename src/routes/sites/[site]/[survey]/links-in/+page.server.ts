@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { linksIn } from '$lib/core/evidence/links-in.ts';
+import { linksIn } from '$lib/core/areas/links-in.ts';
 import { once } from '$lib/core/kept.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';

@@ -2,7 +2,7 @@ import type { MeasureName } from '$lib/core/packed/column-names.ts';
 import { error } from '@sveltejs/kit';
 import { islandsOf } from '$lib/core/areas/reach.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
-import { NearestPages } from '$lib/core/evidence/nearest.ts';
+import { NearestPages } from '$lib/core/areas/nearest.ts';
 import { once } from '$lib/core/kept.ts';
 import { gateOf } from '$lib/core/columns/gate-facts.ts';
 import { flagNamed } from '$lib/core/sets/flags.ts';

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { sitemapFiles } from '$lib/core/packed/sitemap-files.ts';
+import { sitemapFiles } from '$lib/core/areas/sitemap-files.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 
 export async function load({ params, depends }) {

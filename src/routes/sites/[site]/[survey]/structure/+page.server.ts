@@ -1,5 +1,5 @@
 import { error, fail, redirect } from '@sveltejs/kit';
-import { againstIntended, printOutline, type Parting } from '$lib/core/areas/intended.ts';
+import { againstIntended, printOutline, type Parting } from '$lib/core/compare/intended.ts';
 import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
 import { readIntended } from '$lib/server/intended-form.ts';
 import { listIntended, saveIntended } from '$lib/server/store/intended-store.ts';

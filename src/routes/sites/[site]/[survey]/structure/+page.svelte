@@ -1,6 +1,6 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import type { Parting } from '$lib/core/areas/intended.ts';
+    import type { Parting } from '$lib/core/compare/intended.ts';
     import { setQuery } from '$lib/core/sets/page-filter.ts';
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
     import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';

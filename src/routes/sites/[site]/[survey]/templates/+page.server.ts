@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { once } from '$lib/core/kept.ts';
-import { openTemplate, templateList } from '$lib/core/packed/template-list.ts';
+import { openTemplate, templateList } from '$lib/core/areas/template-list.ts';
 import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { lostTargets, misfitList, standingAgainst } from '$lib/core/areas/weight.ts';
-import { siteMeasures, type SiteMeasures } from '$lib/core/packed/site-measures.ts';
-import { templateWords } from '$lib/core/packed/template-list.ts';
+import { siteMeasures, type SiteMeasures } from '$lib/core/areas/site-measures.ts';
+import { templateWords } from '$lib/core/areas/template-list.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
 import { appStore, findRoute } from '$lib/server/app.ts';

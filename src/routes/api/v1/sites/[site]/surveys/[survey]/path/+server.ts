@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { pathBetween } from '$lib/core/packed/path-between.ts';
+import { pathBetween } from '$lib/core/areas/path-between.ts';
 import { findRoute, openPacked } from '$lib/server/app.ts';
 import { markupOf } from '$lib/server/sheet-details.ts';
 

@@ -1,20 +1,22 @@
+import { limitsOf } from '../checks/limits.ts';
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { islandsOf } from '../areas/reach.ts';
+import { islandsOf } from './reach.ts';
 import { variantKey } from '../address/variants.ts';
 import { setLine, type PageFilter } from '../sets/page-filter.ts';
 import { nodesOfLine } from '../../../../tests/support/sets.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { sitemapFiles } from '../packed/sitemap-files.ts';
+import { sitemapFiles } from './sitemap-files.ts';
 import type { SurveyInfo } from '../survey/survey-rows.ts';
+import { limitSentence } from '../words/limits.ts';
 import { completenessOf, evidenceMatrix } from './completeness.ts';
-import { EVIDENCE, evidenceNames } from './evidence.ts';
+import { type Evidence, EVIDENCE, evidenceNames } from '../evidence/evidence.ts';
 import { GivenFacts, matchImport } from './import-matches.ts';
-import type { EvidenceImport, ImportKind, ImportRow } from './imports.ts';
+import type { EvidenceImport, ImportKind, ImportRow } from '../evidence/imports.ts';
 import { linksIn } from './links-in.ts';
 import { NearestPages } from './nearest.ts';
-import { isListing } from './listing.ts';
+import { isListing } from '../evidence/listing.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
 const paths = (survey: PackedSurvey, nodes: number[]): string[] =>
@@ -46,6 +48,11 @@ function sample(): Site {
         .known('/old/x/one', 'log')
         .known('/lone')
         .known('/new', 'visits');
+}
+
+function said(survey: PackedSurvey, given: Set<Evidence>): string[] {
+    const { notRead, notAsked } = completenessOf(survey, given);
+    return limitsOf(survey, notRead, notAsked).map(limitSentence);
 }
 
 describe('completenessOf', () => {
@@ -84,14 +91,13 @@ describe('completenessOf', () => {
 
     it('says what cannot be claimed, and what nobody gave it', () => {
         expect(complete.notAsked).toEqual(['search', 'external']);
-        expect(complete.cannotClaim).toEqual([
+        expect(said(pack(sample()), new Set(['log', 'visits']))).toEqual([
             '1 URL is closed by robots.txt: what it holds and where it links is not known.',
             '1 URL became known after the survey; whether it answers is not known until it is read.',
             'No sitemap could be read, so pages that only a sitemap would know are missing.',
             'Nobody gave it what a search index lists or links from other sites: pages that only those would know are missing.',
         ]);
-        const cut = completenessOf(pack(sample(), { cut: ['max-pages'] }), new Set());
-        expect(cut.cannotClaim[0]).toContain('cut short (max-pages)');
+        expect(said(pack(sample(), { cut: ['max-pages'] }), new Set())[0]).toContain('cut short (max-pages)');
     });
 });
 

@@ -1,6 +1,6 @@
 /** The sections of a site in the order that gives each its mark for the site's life. */
 import { once } from '../kept.ts';
-import type { PackedSurvey } from './packed-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 /** Sections by the pages they hold, largest first; names break ties. O(pages). */
 function bySize(survey: PackedSurvey): string[] {

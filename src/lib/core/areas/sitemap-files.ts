@@ -1,6 +1,6 @@
 /** The sitemaps of a survey, file by file, and how what they list compares with what may be indexed. */
 import { GATE_INDEXABLE, GATE_UNKNOWN } from '../columns/gate-facts.ts';
-import type { PackedSurvey } from './packed-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 export interface SitemapCount {
     url: string;

@@ -1,10 +1,10 @@
 /** Hosts elsewhere that pages of the site link to, with their totals; neighbours of the site are told apart. */
 import { hostOf } from '../address/address.ts';
-import { standsAlone } from '../address/belonging.ts';
+import { standsAlone } from '../scope/belonging.ts';
 import { LINK_KINDS } from '../page/links.ts';
-import { linkGraphOf } from './link-graph.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
 import { CHECK } from '../pack/pack-links.ts';
-import type { PackedSurvey } from './packed-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const A = LINK_KINDS.indexOf('a');
 

@@ -3,7 +3,7 @@ import { variantKey } from '../address/variants.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
 import { NO_ADDRESS } from '../model/graph-model.ts';
 import { type PackedSurvey } from '../packed/packed-survey.ts';
-import type { ImportRow } from './imports.ts';
+import type { ImportRow } from '../evidence/imports.ts';
 
 /** How a link from elsewhere arrives. */
 export type Landing = 'page' | 'redirect' | 'error' | 'variant' | 'closed' | 'not read' | 'unknown';

@@ -1,10 +1,10 @@
 /** The shortest way by links from one page to another, whatever the start page of the site. */
-import { modelOf } from './model-of.ts';
+import { modelOf } from '../packed/model-of.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { depths, pathTo } from '../graph/depth.ts';
 import { depthGraph } from '../model/way-graph.ts';
-import { linkGraphOf } from './link-graph.ts';
-import type { PackedSurvey } from './packed-survey.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { LinkPlace } from './page-sheet.ts';
 
 export interface PathStep {

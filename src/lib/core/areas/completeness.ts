@@ -1,15 +1,14 @@
 /**
- * How complete a survey is: what was known and not read, which parts of the site links never touch, and what therefore
- * cannot be claimed. Counts only; every one of them is the size of a set.
+ * How complete a survey is: what was known and not read, and which parts of the site links never touch. What therefore
+ * cannot be claimed is told by `checks/limits.ts`. Counts only; every one of them is the size of a set.
  */
 import { folderOf } from '../address/section.ts';
 import { originOf, pathOf } from '../address/address.ts';
 import { sectionOf } from '../address/section.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
-import { caveatsOf } from '../survey/caveats.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from './evidence.ts';
+import { EVIDENCE, evidenceBit, evidenceNames, type Evidence } from '../evidence/evidence.ts';
 
 export interface Intersection {
     /** Known by exactly these. */
@@ -67,33 +66,10 @@ export interface Completeness {
     lost: LostFolder[];
     /** Evidence that nobody gave: not asked, never 0. */
     notAsked: Evidence[];
-    /** What the survey cannot claim, a sentence each; empty when nothing limits it. */
-    cannotClaim: string[];
 }
 
-const REASON_WORDS: Record<string, string> = {
-    robots: 'closed by robots.txt',
-    limit: 'beyond a limit',
-    stopped: 'left when the survey was stopped',
-    trap: 'in a family that was closed as a trap',
-    action: 'left because they look like actions',
-    later: 'known only since the survey',
-};
-
-/** Why URLs were not read, in words that follow "that are". */
-export function reasonWords(reason: string): string {
-    return REASON_WORDS[reason] ?? `not answered (${reason})`;
-}
-
-/** Evidence that comes from outside, and what it is called. */
+/** Evidence that comes from outside. */
 const GIVEN: readonly Evidence[] = ['log', 'visits', 'search', 'external'];
-const GIVEN_WORDS: Record<string, string> = {
-    log: 'an access log',
-    visits: 'a list of visits',
-    search: 'what a search index lists',
-    external: 'links from other sites',
-};
-
 /** Needs the parts `core` and `text`. O(nodes). */
 export function completenessOf(survey: PackedSurvey, given: ReadonlySet<Evidence>): Completeness {
     const sections = new Map<string, PartCount>();
@@ -142,7 +118,6 @@ export function completenessOf(survey: PackedSurvey, given: ReadonlySet<Evidence
         origins: [...origins.values()].sort(byKnown),
         lost: lostFolders(survey),
         notAsked,
-        cannotClaim: cannotClaim(survey, reasons, notAsked),
     };
 }
 
@@ -205,56 +180,4 @@ function parentOf(folder: string): string | null {
     const origin = originOf(folder);
     if (folder.length <= origin.length + 1) return null;
     return folder.slice(0, folder.lastIndexOf('/', folder.length - 2) + 1);
-}
-
-function cannotClaim(
-    survey: PackedSurvey,
-    reasons: { reason: string; urls: number }[],
-    notAsked: Evidence[],
-): string[] {
-    const { head } = survey;
-    const said: string[] = [];
-    const number = (value: number): string => value.toLocaleString('en');
-    const of = (reason: string): number => reasons.find((item) => item.reason === reason)?.urls ?? 0;
-    if (!head.complete) {
-        said.push(
-            `It was cut short (${head.cut.join(', ') || head.state}), so orphans are not known, and depths and counts hold for what was read only.`,
-        );
-    }
-    const closed = of('robots');
-    if (closed > 0) {
-        said.push(
-            `${number(closed)} ${closed === 1 ? 'URL is' : 'URLs are'} closed by robots.txt: what ${closed === 1 ? 'it holds and where it links' : 'they hold and where they link'} is not known.`,
-        );
-    }
-    const trapped = of('trap');
-    if (trapped > 0) {
-        said.push(
-            `${number(trapped)} URLs of closed families were seen and not read; how many more there are is not known.`,
-        );
-    }
-    const actions = of('action');
-    if (actions > 0) {
-        said.push(
-            `${number(actions)} ${actions === 1 ? 'URL looks' : 'URLs look'} like ${actions === 1 ? 'an action' : 'actions'} and ${actions === 1 ? 'was' : 'were'} not asked for: what only ${actions === 1 ? 'it leads' : 'they lead'} to counts as an orphan.`,
-        );
-    }
-    const later = of('later');
-    if (later > 0) {
-        said.push(
-            `${number(later)} ${later === 1 ? 'URL' : 'URLs'} became known after the survey; whether ${later === 1 ? 'it answers' : 'they answer'} is not known until ${later === 1 ? 'it is' : 'they are'} read.`,
-        );
-    }
-    const failed = reasons
-        .filter(({ reason }) => REASON_WORDS[reason] === undefined && reason !== 'waiting')
-        .reduce((sum, { urls }) => sum + urls, 0);
-    if (failed > 0) said.push(`${number(failed)} ${failed === 1 ? 'URL' : 'URLs'} gave no answer that could be used.`);
-    for (const caveat of caveatsOf(survey)) said.push(`${caveat.charAt(0).toUpperCase()}${caveat.slice(1)}.`);
-    if (!head.hasSitemap) said.push('No sitemap could be read, so pages that only a sitemap would know are missing.');
-    if (notAsked.length > 0) {
-        const words = notAsked.map((evidence) => GIVEN_WORDS[evidence] ?? evidence);
-        const listed = words.length === 1 ? words[0] : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
-        said.push(`Nobody gave it ${listed}: pages that only those would know are missing.`);
-    }
-    return said;
 }

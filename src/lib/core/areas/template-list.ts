@@ -1,12 +1,12 @@
 /** Templates as they are listed and looked at: their blocks, pages and links. */
-import type { InnerName } from './column-names.ts';
-import { modelOf } from './model-of.ts';
+import type { InnerName } from '../packed/column-names.ts';
+import { modelOf } from '../packed/model-of.ts';
 import { LINK_KINDS } from '../page/links.ts';
 import { once } from '../kept.ts';
 import { linkKeys } from '../measures/templates.ts';
-import { linkGraphOf } from './link-graph.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
 import { TO_SELF } from '../model/graph-model.ts';
-import { type PackedSurvey, type PackedTemplate } from './packed-survey.ts';
+import { type PackedSurvey, type PackedTemplate } from '../packed/packed-survey.ts';
 
 export interface TemplateLink {
     target: string;

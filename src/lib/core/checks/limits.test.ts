@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { completenessOf } from '../evidence/completeness.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
-import { caveatsOf, FILES_LEFT } from './caveats.ts';
+import { limitSentence, limitWords } from '../words/limits.ts';
+import { caveatsOf as caveats, FILES_LEFT, limitsOf } from './limits.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+
+const caveatsOf = (survey: PackedSurvey): string[] => caveats(survey).map(limitWords);
 
 const site = (): Site =>
     new Site()
@@ -47,7 +50,7 @@ describe('caveatsOf', () => {
     it('says nothing where all was read whole, and is among what a survey cannot claim', () => {
         const whole = packSurvey(new Site().known('/', 'manual').page('/').measure()).survey;
         expect(caveatsOf(whole)).toEqual([]);
-        const said = completenessOf(packSurvey(site().measure()).survey, new Set()).cannotClaim;
+        const said = limitsOf(packSurvey(site().measure()).survey, [], []).map(limitSentence);
         expect(said.join(' ')).toContain('1 document was given up');
     });
 });

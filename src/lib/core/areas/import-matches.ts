@@ -1,7 +1,7 @@
 /** Which URLs of an import a survey knows, and which match nothing it knows. */
 import { reasonOf } from '../columns/reason-codes.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from './imports.ts';
+import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from '../evidence/imports.ts';
 
 export interface ImportMatches {
     /** URLs that were read; one that stands in several rows counts once. */

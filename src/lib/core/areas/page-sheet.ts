@@ -1,16 +1,16 @@
 /** Everything about one page, for the page sheet: gates, the way here, links in and out, evidence, text facts. */
 import type { Value } from '../sets/field.ts';
-import type { NumberName } from './column-names.ts';
+import type { NumberName } from '../packed/column-names.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
-import { failureOf, gateReason } from './gate-reason.ts';
+import { failureOf, gateReason } from '../packed/gate-reason.ts';
 import { pageColumns, type Outer } from '../sets/page-columns.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
-import { linkGraphOf } from './link-graph.ts';
-import type { PackedSurvey } from './packed-survey.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 /** `open`: passed; `stop`: it stops here; `shut`: would fail too; `unknown`: never got that far. */
 export type GateState = 'open' | 'stop' | 'shut' | 'unknown';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { belongingOf } from './belonging.ts';
-import { sectionOf } from './section.ts';
+import { sectionOf } from '../address/section.ts';
 
 describe('belongingOf', () => {
     it('takes the bare and the www host over both schemes on default ports', () => {

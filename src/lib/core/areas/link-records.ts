@@ -1,12 +1,12 @@
 /** The links of a packed survey as records of `links.csv`: one per distinct link and block. */
-import type { InnerName } from './column-names.ts';
+import type { InnerName } from '../packed/column-names.ts';
 import { pathOf } from '../address/address.ts';
 import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
 import type { LinkRecord } from '../survey/link-records.ts';
 import { SELF_HREF, SELF_PATH_HREF, type LayoutRow } from '../survey/survey-rows.ts';
-import { linkGraphOf } from './link-graph.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
 import { NO_ADDRESS, TO_SELF } from '../model/graph-model.ts';
-import { type PackedSurvey } from './packed-survey.ts';
+import { type PackedSurvey } from '../packed/packed-survey.ts';
 
 /** Layouts by their number; one that is not known leaves line, column and href out. */
 export type LayoutOf = (id: number) => Pick<LayoutRow, 'lines' | 'columns' | 'hrefs'> | undefined;

@@ -1,10 +1,10 @@
 /** Measures of the whole link graph of a survey: what the areas tell, and the API gives. */
-import type { MeasureName } from './column-names.ts';
-import { modelOf } from './model-of.ts';
+import type { MeasureName } from '../packed/column-names.ts';
+import { modelOf } from '../packed/model-of.ts';
 import { concentration, type Concentration } from '../graph/concentration.ts';
 import { sectionFlow } from '../graph/flow.ts';
 import { once } from '../kept.ts';
-import type { PackedSurvey, PackedTemplate } from './packed-survey.ts';
+import type { PackedSurvey, PackedTemplate } from '../packed/packed-survey.ts';
 import { rankedGraph } from '../measures/standing.ts';
 
 export interface SectionShare {

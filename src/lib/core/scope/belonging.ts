@@ -3,7 +3,7 @@
  * default or pinned ports. An IP address, `localhost`, or a port that is neither stands alone: exactly that origin.
  * Subdomains and more hosts belong where the settings say so. Internal = belongs and is in scope.
  */
-import { hostOf, originOf } from './address.ts';
+import { hostOf, originOf } from '../address/address.ts';
 import { scopeOf } from './scope.ts';
 
 /** A host and port of the site, as a pin names it. */

@@ -8,7 +8,7 @@ import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { isListing } from './listing.ts';
+import { isListing } from '../evidence/listing.ts';
 
 export interface NearPage {
     node: number;

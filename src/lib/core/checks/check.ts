@@ -1,0 +1,124 @@
+/**
+ * The register of checks: what can be wrong with a site, each declared once. The findings of the page sheet, the edits of
+ * the Brief, what a survey cannot claim, the docs page (`docs/checks.md`) and its place in Find are views of it. Nothing
+ * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
+ */
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import type { EditParams, FindingParams } from './params.ts';
+
+/** How bad it is: wrong, likely to cost something, worth knowing. */
+export type Severity = 'fault' | 'risk' | 'remark';
+export const SEVERITIES: readonly Severity[] = ['fault', 'risk', 'remark'];
+
+export type CheckId = keyof FindingParams | keyof EditParams;
+
+/** What a check looks at. */
+export type Looks = 'page' | 'link' | 'template' | 'file' | 'folder';
+
+export interface CheckView {
+    survey: PackedSurvey;
+    /** Depth goal that holds for all pages; null for none. */
+    goal: number | null;
+}
+
+export interface PageView extends CheckView {
+    node: number;
+}
+
+/** A link of a page: its place in the page's blocks. */
+export interface FindingPlace {
+    pageBlock: number;
+    at: number;
+}
+
+/** Something that is so of one page. */
+export type Finding<I extends keyof FindingParams = keyof FindingParams> = {
+    [K in I]: {
+        check: K;
+        severity: Severity;
+        params: FindingParams[K];
+        /** Where the link stands that it is about; null for what is no link. */
+        place: FindingPlace | null;
+    };
+}[I];
+
+/** One edit that mends something: a template, a rule, a file, sentences. */
+export type Edit<I extends keyof EditParams = keyof EditParams> = {
+    [K in I]: {
+        check: K;
+        severity: Severity;
+        params: EditParams[K];
+        /** Pages concerned, in the set language: the number told beside it is the size of this set. */
+        set: string;
+        /** Standing that is lost as it is, in average pages; null where that is not the point. */
+        cost: number | null;
+        /** How much it is taken to change, for choosing. */
+        about: number;
+    };
+}[I];
+
+/** An edit as its check tells it. */
+export type EditOf<I extends keyof EditParams> = Omit<Edit<I>, 'check'>;
+
+/** What one check tells of a page; its severity only where that is another than the check's. */
+export interface Told<P> {
+    params: P;
+    place?: FindingPlace;
+    severity?: Severity;
+}
+
+interface Described {
+    severity: Severity;
+    looks: Looks;
+    /** What it is, as a heading. */
+    name: string;
+    /** When it fires, and when it stays quiet although it looks like it: sentences for the docs. */
+    fires: string;
+    quiet: string;
+    /** Why it matters, and what to do about it. */
+    why: string;
+    advice: string;
+    /** Not known, and so never told, where a limit or a stop left something unread. */
+    needsWhole?: boolean;
+    /** Not known where no sitemap could be read. */
+    needsSitemap?: boolean;
+}
+
+/** A check as its file declares it: what is so of a page, and the edits that mend it, with the params of its id. */
+interface Declaration<I extends CheckId> extends Described {
+    id: I;
+    /** What is so of one page. O(links of the page). */
+    ofPage?: (view: PageView) => Told<I extends keyof FindingParams ? FindingParams[I] : never>[];
+    /** The edits that mend it, those that change most first. */
+    edits?: (view: CheckView) => EditOf<Extract<I, keyof EditParams>>[];
+}
+
+/** A check as the views of the register take it. */
+export interface Check extends Described {
+    id: CheckId;
+    ofPage: (view: PageView) => Finding[];
+    edits: (view: CheckView) => Edit[];
+}
+
+export function defineCheck<const I extends CheckId>({ ofPage, edits, ...check }: Declaration<I>): Check {
+    const { id, severity } = check;
+    return {
+        ...check,
+        // Each id has its params by `Declaration`; that the pair belongs together is lost in the union.
+        ofPage: (view) =>
+            (ofPage?.(view) ?? []).map((told) => ({ check: id, severity, place: null, ...told }) as unknown as Finding),
+        edits: (view) => (edits?.(view) ?? []).map((edit) => ({ check: id, ...edit }) as unknown as Edit),
+    };
+}
+
+/** Whether a check can be told of a survey: what it needs is there. */
+export function isKnown({ needsWhole, needsSitemap }: Check, { head }: PackedSurvey): boolean {
+    return (!needsWhole || head.complete) && (!needsSitemap || head.hasSitemap);
+}
+
+/** Told where something is so; nothing where it is not. */
+export const when = <P>(isSo: boolean, params: P, severity?: Severity): Told<P>[] =>
+    isSo ? [severity === undefined ? { params } : { params, severity }] : [];
+
+/** Edits of one kind that are looked at. */
+export const MOST_OF_A_KIND = 12;

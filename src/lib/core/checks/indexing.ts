@@ -1,0 +1,142 @@
+/** What may be indexed? Gates, rules of robots.txt, sitemaps and canonicals. */
+import { gateOf } from '../columns/gate-facts.ts';
+import { evidenceBit } from '../evidence/evidence.ts';
+import { GATES, type Gate } from '../gates/gates.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { quoted } from '../sets/tokens.ts';
+import { defineCheck, MOST_OF_A_KIND, when, type Check, type CheckView, type Severity } from './check.ts';
+import { sizeOf } from './set-size.ts';
+
+const isListed = (survey: PackedSurvey, node: number): boolean =>
+    (survey.numbers('evidence')[node]! & evidenceBit('sitemap')) !== 0;
+
+/** The gate a page stops at; null for what passes all, or cannot be told. */
+function stopsAt(survey: PackedSurvey, node: number): Gate | null {
+    const gate = gateOf(survey.numbers('gate')[node]!);
+    return gate === 'indexable' ? null : gate;
+}
+
+/** The edit of a check that is the same for all its pages. */
+const oneEdit =
+    (severity: Severity, set: string) =>
+    ({ survey }: CheckView) => [{ severity, params: {}, set, cost: null, about: sizeOf(survey, set) }];
+
+export const INDEXING_CHECKS: readonly Check[] = [
+    defineCheck({
+        id: 'noindex-unseen',
+        severity: 'fault',
+        looks: 'page',
+        name: 'A noindex nobody reads',
+        fires: 'A page that robots.txt closes, and that says noindex.',
+        quiet: 'Closed pages of which nothing was read: what they say is not known.',
+        why: 'While it is closed nobody reads the noindex, and its address can be indexed all the same.',
+        advice: 'Open it until it is gone from the index, then close it.',
+        ofPage: ({ survey, node }) =>
+            when(survey.numbers('robots_allowed')[node] === 0 && survey.numbers('noindex')[node] === 1, {}),
+    }),
+    defineCheck({
+        id: 'robots-closes-wanted',
+        severity: 'fault',
+        looks: 'file',
+        name: 'A rule that closes what is listed',
+        fires: 'A rule of robots.txt that closes what a sitemap lists.',
+        quiet: 'Closed URLs that no sitemap lists.',
+        why: 'The sitemap asks for what the rule forbids: one of the two is wrong.',
+        advice: 'Narrow the rule, or take what it closes out of the sitemap.',
+        needsSitemap: true,
+        edits: ({ survey }) => {
+            const allowed = survey.numbers('robots_allowed');
+            const codes = survey.numbers('robots_rule');
+            const urls = new Map<number, number>();
+            for (let node = 0; node < survey.count; node++) {
+                if (allowed[node] !== 0 || !isListed(survey, node)) continue;
+                urls.set(codes[node]!, (urls.get(codes[node]!) ?? 0) + 1);
+            }
+            return [...urls]
+                .sort((a, b) => b[1] - a[1])
+                .slice(0, MOST_OF_A_KIND)
+                .map(([code, about]) => {
+                    const rule = survey.texts('robots_rule_words').at(code);
+                    // "Disallow: /x (https://…/robots.txt, line 4)": the place is told apart.
+                    const [, written = rule, line] = /^(.*?)\s*\(\S+?(?:, line (\d+))?\)$/.exec(rule) ?? [];
+                    return {
+                        severity: 'fault',
+                        params: { rule: written, line: line === undefined ? null : Number(line) },
+                        set: `closed by robots and in sitemap and robots rule is ${quoted(rule, true)}`,
+                        cost: null,
+                        about,
+                    };
+                });
+        },
+    }),
+    defineCheck({
+        id: 'sitemap-lists-stopped',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Listed, and stopped',
+        fires: 'A URL that a sitemap lists and that stops at a gate; at the gate redirect it is a risk.',
+        quiet: 'URLs whose gates are not known.',
+        why: 'A sitemap is a list of what should be indexed.',
+        advice: 'Take it out of the sitemap, or mend what stops it.',
+        ofPage: ({ survey, node }) => {
+            const gate = stopsAt(survey, node);
+            return gate !== null && isListed(survey, node) ? [{ params: { gate } }] : [];
+        },
+        edits: ({ survey }) => {
+            const urls = new Map<Gate, number>();
+            for (let node = 0; node < survey.count; node++) {
+                const gate = isListed(survey, node) ? stopsAt(survey, node) : null;
+                if (gate !== null) urls.set(gate, (urls.get(gate) ?? 0) + 1);
+            }
+            // What robots.txt closes is mended at its rule.
+            return GATES.filter((gate) => gate !== 'robots' && urls.has(gate)).map((gate) => ({
+                severity: gate === 'redirect' ? 'risk' : 'fault',
+                params: { gate },
+                set: `in sitemap and gate is ${gate}`,
+                cost: null,
+                about: urls.get(gate)!,
+            }));
+        },
+    }),
+    defineCheck({
+        id: 'sitemap-lacks',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Not in a sitemap',
+        fires: 'An indexable page that no sitemap lists, where one could be read.',
+        quiet: 'Sites without a sitemap.',
+        why: 'New and deep pages are found later.',
+        advice: 'List it.',
+        needsSitemap: true,
+        ofPage: ({ survey, node }) =>
+            when(
+                survey.head.hasSitemap &&
+                    gateOf(survey.numbers('gate')[node]!) === 'indexable' &&
+                    !isListed(survey, node),
+                {},
+            ),
+        edits: oneEdit('risk', 'indexable and not in sitemap'),
+    }),
+    defineCheck({
+        id: 'canonical-to-error',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Canonical at an error',
+        fires: 'A page whose canonical answered with 400 or above, or not at all.',
+        quiet: 'Canonicals that were not read.',
+        why: 'It asks for a page to be indexed that is not there.',
+        advice: 'Let the canonical name the page itself, or one that answers.',
+        edits: oneEdit('fault', 'canonical to (error)'),
+    }),
+    defineCheck({
+        id: 'canonical-to-redirect',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Canonical at a redirect',
+        fires: 'A page whose canonical redirects.',
+        quiet: 'Canonicals that were not read.',
+        why: 'It names a page that says it is elsewhere.',
+        advice: 'Let the canonical name the page itself, or one that answers.',
+        edits: oneEdit('risk', 'canonical to (redirect)'),
+    }),
+];

@@ -1,0 +1,48 @@
+/** What the findings and edits of each check carry: from it the sentence is made (`core/words/en.ts`). */
+import type { Gate } from '../gates/gates.ts';
+
+/** Nothing beside what it is. */
+export type None = Record<string, never>;
+
+export interface FindingParams {
+    'orphan-strict': None;
+    'orphan-adrift': None;
+    'thin-hold': None;
+    'decline-only': None;
+    'listing-only': None;
+    'deeper-than-goal': { depth: number; goal: number };
+    'dead-end': None;
+    'link-to-error': { url: string; status: number };
+    'link-to-redirect': { url: string };
+    'link-to-closed': { url: string };
+    'noindex-unseen': None;
+    'sitemap-lists-stopped': { gate: Gate };
+    'sitemap-lacks': None;
+    'title-missing': None;
+    'h1-missing': None;
+    'few-words': { words: number };
+    'same-title': None;
+    'same-body': None;
+    'same-text': None;
+}
+
+/** A link of a template, or links of no template. */
+interface LinkEdit {
+    url: string;
+    /** Words of the template's link, empty for none; and of the template itself, null where there is none. */
+    anchor: string;
+    template: string | null;
+}
+
+export interface EditParams {
+    'link-to-error': LinkEdit & { status: number };
+    'link-to-redirect': LinkEdit & { end: string };
+    'robots-closes-wanted': { rule: string; line: number | null };
+    'sitemap-lists-stopped': { gate: Gate };
+    'sitemap-lacks': None;
+    'orphan-strict': { section: string };
+    'canonical-to-error': None;
+    'canonical-to-redirect': None;
+    'deeper-than-goal': { goal: number };
+    'same-title': None;
+}

@@ -1,0 +1,119 @@
+/** Can it be got to? */
+import { UNREACHED } from '../graph/depth.ts';
+import { ORPHAN } from '../measures/orphans.ts';
+import { quoted } from '../sets/tokens.ts';
+import { defineCheck, type Check, MOST_OF_A_KIND, when } from './check.ts';
+import { pagesOf, sizeOf } from './set-size.ts';
+
+export const REACH_CHECKS: readonly Check[] = [
+    defineCheck({
+        id: 'orphan-strict',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Orphan',
+        fires: 'A page that was read, and that no other page read links to.',
+        quiet: 'The start page. A partial survey, in which the link may stand on a page that was not read.',
+        why: 'Readers cannot find it, and what follows links does not either.',
+        advice: 'Link to it from the page it belongs below, or take it down and redirect it.',
+        needsWhole: true,
+        ofPage: ({ survey, node }) => when(survey.numbers('orphan')[node] === ORPHAN.strict, {}),
+        edits: ({ survey }) => {
+            const codes = survey.numbers('section');
+            const words = survey.texts('section_words').all();
+            const pages = new Map<number, number>();
+            for (const node of pagesOf(survey, 'orphan and indexable').nodes()) {
+                pages.set(codes[node]!, (pages.get(codes[node]!) ?? 0) + 1);
+            }
+            return [...pages]
+                .sort((a, b) => b[1] - a[1])
+                .slice(0, MOST_OF_A_KIND)
+                .map(([code, about]) => ({
+                    severity: 'fault',
+                    params: { section: words[code]! },
+                    set: `orphan and indexable and section is ${quoted(words[code]!)}`,
+                    cost: null,
+                    about,
+                }));
+        },
+    }),
+    defineCheck({
+        id: 'orphan-adrift',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Adrift',
+        fires: 'An orphan that only pages which links do not reach either link to.',
+        quiet: 'A partial survey.',
+        why: 'One link into the island would bring all of it back; without it all of it is lost together.',
+        advice: 'Link to the page of the island that the others hang from.',
+        needsWhole: true,
+        ofPage: ({ survey, node }) => when(survey.numbers('orphan')[node] === ORPHAN.adrift, {}),
+    }),
+    defineCheck({
+        id: 'thin-hold',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Thin hold',
+        fires: 'A reached page that exactly one reached page links to with a followed link.',
+        quiet: 'Start pages.',
+        why: 'When that one page is changed or taken down, this one is an orphan.',
+        advice: 'Link to it from a second place: a list, a neighbour, the page above.',
+        ofPage: ({ survey, node }) =>
+            when(survey.numbers('page')[node] === 1 && survey.numbers('thin')[node] === 1, {}),
+    }),
+    defineCheck({
+        id: 'decline-only',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Declined links only',
+        fires: 'A reached page that has no depth when only followed links count.',
+        quiet: 'A partial survey.',
+        why: 'What does not follow declined links never comes here.',
+        advice: 'Take nofollow off one link to it.',
+        needsWhole: true,
+        ofPage: ({ survey, node }) => when(survey.numbers('decline_only')[node] === 1, {}),
+    }),
+    defineCheck({
+        id: 'listing-only',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Listings only',
+        fires: 'A reached page to which paginated lists and archives alone link.',
+        quiet: 'Listings themselves. A partial survey.',
+        why: 'It sinks deeper with every page that is added to the list.',
+        advice: 'Link to it from a page that stays.',
+        needsWhole: true,
+        ofPage: ({ survey, node }) => when(survey.numbers('listing_only')[node] === 1, {}),
+    }),
+    defineCheck({
+        id: 'deeper-than-goal',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Deeper than its goal',
+        fires: 'A page that lies more clicks from the start page than its depth goal.',
+        quiet: 'Sites and priorities without a goal.',
+        why: 'Each click loses readers, and deep pages are read late and seldom.',
+        advice: 'Bring it, or the page it hangs from, into a menu or a list nearer to the start.',
+        ofPage: ({ survey, node, goal }) => {
+            const depth = survey.numbers('depth')[node]!;
+            const isDeep = goal !== null && survey.numbers('page')[node] === 1 && depth !== UNREACHED && depth > goal;
+            return isDeep ? [{ params: { depth, goal } }] : [];
+        },
+        edits: ({ survey, goal }) => {
+            if (goal === null) return [];
+            const set = `page and depth > ${goal}`;
+            return [{ severity: 'risk', params: { goal }, set, cost: null, about: sizeOf(survey, set) }];
+        },
+    }),
+    defineCheck({
+        id: 'dead-end',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Dead end',
+        fires: 'A page without a link to another page.',
+        quiet: 'Pages that link out of the site only.',
+        why: 'Whoever comes here has to go back.',
+        advice: 'Give it the menu of the site, or links to what comes next.',
+        ofPage: ({ survey, node }) =>
+            when(survey.numbers('page')[node] === 1 && survey.numbers('outgoing_links')[node] === 0, {}),
+    }),
+];

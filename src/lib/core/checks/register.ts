@@ -1,0 +1,21 @@
+/** All checks, family by family. */
+import type { Check } from './check.ts';
+import { INDEXING_CHECKS } from './indexing.ts';
+import { LINK_CHECKS } from './links.ts';
+import { REACH_CHECKS } from './reach.ts';
+import { TEXT_CHECKS } from './texts.ts';
+
+/** A family of checks: one file, one question. */
+export interface CheckFamily {
+    question: string;
+    checks: readonly Check[];
+}
+
+export const CHECK_FAMILIES: readonly CheckFamily[] = [
+    { question: 'What may be indexed?', checks: INDEXING_CHECKS },
+    { question: 'Can it be got to?', checks: REACH_CHECKS },
+    { question: 'Where do links lead?', checks: LINK_CHECKS },
+    { question: 'What does the page say?', checks: TEXT_CHECKS },
+];
+
+export const CHECKS: readonly Check[] = CHECK_FAMILIES.flatMap(({ checks }) => checks);
