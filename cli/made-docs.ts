@@ -1,0 +1,81 @@
+/**
+ * The parts of the docs that are made from declarations: the whole of `docs/checks.md`, and the lists of fields, flags and
+ * file columns where other pages hold them between marks. `npm run docs` writes them; a test holds them current.
+ */
+import { CHECK_FAMILIES } from '../src/lib/core/checks/register.ts';
+import type { Field } from '../src/lib/core/sets/field.ts';
+import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
+import { FLAGS, OUTER_FLAGS } from '../src/lib/core/sets/flags.ts';
+
+const table = (heads: string[], rows: string[][]): string =>
+    [heads, heads.map(() => '---'), ...rows].map((cells) => `| ${cells.join(' | ')} |`).join('\n');
+
+const code = (text: string): string => `\`${text}\``;
+
+const KINDS: Record<Field['kind'], string> = { number: 'number', date: 'date', choice: 'choice', text: 'text' };
+
+/** The list of fields of the set language, as `docs/set-language.md` holds it. */
+function fieldTable(): string {
+    const rows = [...fieldsOf(null), PRIORITY].map((field) => [
+        code(field.name),
+        KINDS[field.kind],
+        code(field.id),
+        field.what,
+    ]);
+    return table(['field', 'kind', 'in exports and the API', 'what it is'], rows);
+}
+
+function flagTable(): string {
+    return table(
+        ['flag', 'so where'],
+        [...FLAGS, ...OUTER_FLAGS].map(({ name, what }) => [code(name), what]),
+    );
+}
+
+/** `docs/checks.md`. */
+function checksPage(): string {
+    const families = CHECK_FAMILIES.map(({ question, checks }) => {
+        const told = checks.map((check) => {
+            const needs = [
+                ...(check.needsWhole ? ['In a partial survey it is not known.'] : []),
+                ...(check.needsSitemap ? ['Without a sitemap that could be read it is not known.'] : []),
+            ];
+            return [
+                `### ${check.name}`,
+                `${code(check.id)}, a ${check.severity}, of a ${check.looks}. ${check.fires}`,
+                `*Quiet:* ${[check.quiet, ...needs].join(' ')}`,
+                `*Why:* ${check.why} *What to do:* ${check.advice}`,
+            ].join('\n\n');
+        });
+        return [`## ${question}`, ...told].join('\n\n');
+    });
+    return `${[
+        '# Checks',
+        'Made from the register in `src/lib/core/checks` (`npm run docs`); edit it there. Each check is declared once: the findings of the page sheet, *Fix once* of the Brief and this page are views of it. A fault is wrong, a risk is likely to cost something, a remark is worth knowing.',
+        ...families,
+    ].join('\n\n')}\n`;
+}
+
+/** Pages that are made as a whole. */
+export const MADE_PAGES: Readonly<Record<string, () => string>> = { 'docs/checks.md': checksPage };
+
+/** Pieces between `<!-- made: NAME -->` and `<!-- end -->`, by page and name. */
+export const MADE_PIECES: Readonly<Record<string, Readonly<Record<string, () => string>>>> = {
+    'docs/set-language.md': { fields: fieldTable, flags: flagTable },
+};
+
+/**
+ * A page with its pieces made anew.
+ * @throws where a piece has no marks in the page
+ */
+export function withPieces(page: string, text: string): string {
+    let made = text;
+    for (const [name, make] of Object.entries(MADE_PIECES[page] ?? {})) {
+        const [begin, end] = [`<!-- made: ${name} -->`, '<!-- end -->'];
+        const from = made.indexOf(begin);
+        const to = made.indexOf(end, from);
+        if (from === -1 || to === -1) throw new Error(`${page} has no marks ${begin} and ${end}`);
+        made = `${made.slice(0, from + begin.length)}\n${make()}\n${made.slice(to)}`;
+    }
+    return made;
+}
