@@ -74,7 +74,7 @@ const WALLS = [
     },
     {
         files: ['src/lib/wire/**/*.ts'],
-        patterns: [{ regex: '^(?!zod$|\\.\\./core/)', message: 'wire knows zod and core only.' }],
+        patterns: [{ regex: '^(?!zod$|\\.\\./core/|\\./)', message: 'wire knows zod and core only.' }],
     },
     {
         files: ['src/lib/ui/**/*.{ts,svelte}'],
@@ -151,6 +151,15 @@ export default ts.config(
             'svelte/no-at-html-tags': 'error',
             // Addresses are made from the route's own parts; there is no base path to resolve.
             'svelte/no-navigation-without-resolve': 'off',
+        },
+    },
+    {
+        files: ['src/routes/**/*.svelte', 'src/lib/ui/**/*.{ts,svelte}'],
+        rules: {
+            'no-restricted-globals': [
+                'error',
+                { name: 'fetch', message: 'Pages ask by wire/client.ts: refusals are worded once.' },
+            ],
         },
     },
     ...WALLS.map(({ files, ignores = [], patterns }) => ({

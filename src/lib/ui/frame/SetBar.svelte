@@ -26,7 +26,8 @@
         /** Address that shows a set. */
         hrefOf: (text: string) => string;
         onShow: (text: string) => void;
-        complete: (text: string, cursor: number, signal: AbortSignal) => Promise<Completion>;
+        /** Null where nothing can be told: no completion is no harm, the line can be typed without. */
+        complete: (text: string, cursor: number, signal: AbortSignal) => Promise<Completion | null>;
         /** Size of what is typed and not shown yet; null where it cannot be told. */
         sizeOf: (text: string) => Promise<number | null>;
         onSave: (name: string, text: string) => Promise<string>;
@@ -76,12 +77,8 @@
         request = new AbortController();
         const { signal } = request;
         const of = line;
-        try {
-            const found = await complete(of, cursor(), signal);
-            if (!signal.aborted) offer(found, of);
-        } catch {
-            // No completion is no harm: the line can be typed without.
-        }
+        const found = await complete(of, cursor(), signal);
+        if (found !== null && !signal.aborted) offer(found, of);
     }
 
     /** Size of the typed line, for as long as that is the line. */

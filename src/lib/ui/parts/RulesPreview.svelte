@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Asks what the URL rules as typed would merge, over the URLs of the last survey, before they are switched on. */
+    import { ask } from '../../wire/client.ts';
     import { RulesPreviewAnswer } from '$lib/wire/rules-preview.ts';
     import { count, counted } from './format.ts';
 
@@ -17,25 +18,20 @@
         all: 'All together',
     };
 
-    async function ask(event: MouseEvent): Promise<void> {
+    async function preview(event: MouseEvent): Promise<void> {
         const form = (event.currentTarget as HTMLElement).closest('form');
         if (!form) return;
         asking = true;
         trouble = '';
-        try {
-            const got = await fetch(href, { method: 'POST', body: new FormData(form) });
-            const read = RulesPreviewAnswer.safeParse(await got.json());
-            if (read.success) answer = read.data;
-            else trouble = 'The preview could not be made. Look at what is marked above.';
-        } catch {
-            trouble = 'The server did not answer. Try again.';
-        }
+        const got = await ask(RulesPreviewAnswer, href, { method: 'POST', body: new FormData(form) });
+        if (got.ok) answer = got.data;
+        else trouble = got.say;
         asking = false;
     }
 </script>
 
 <div aria-live="polite">
-    <button type="button" class="tb outlined" onclick={ask} disabled={asking}
+    <button type="button" class="tb outlined" onclick={preview} disabled={asking}
         >{asking ? 'Looking' : 'What would these rules merge?'}</button
     >
     {#if trouble}<p class="fault-line mt-1">{trouble}</p>{/if}

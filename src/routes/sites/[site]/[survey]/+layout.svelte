@@ -10,7 +10,8 @@
     import { REACH_PARTS, SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { switchTheme } from '$lib/ui/frame/theme.ts';
     import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
-    import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
+    import { ask, siteApi, surveyApi, tell, type Asked } from '$lib/wire/client.ts';
+    import { SpotAnswer } from '$lib/wire/survey-requests.ts';
     import { pageKey } from '$lib/core/address/page-key.ts';
     import { quoted } from '$lib/core/sets/tokens.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
@@ -73,35 +74,22 @@
     }
     const others = $derived(data.surveys.filter(({ number }) => number !== data.survey.number));
 
+    const api = $derived(surveyApi(data.site.id, data.survey.path));
+    const ofSite = $derived(siteApi(data.site.id));
+
     async function readAgain(body: { kind: 'page' | 'folder'; url: string }): Promise<string> {
-        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/spot`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify(body),
-        });
-        const said: unknown = await answer.json();
-        const made = SpotAnswer.safeParse(said);
-        if (made.success) {
-            await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
-            return '';
-        }
-        const refusal = Refusal.safeParse(said);
-        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+        const made = await ask(SpotAnswer, `${api}/spot`, { method: 'POST', body });
+        if (!made.ok) return made.say;
+        await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
+        return '';
     }
 
     /** Has an action asked for after all: the survey goes on with it. */
     async function askAllTheSame(url: string): Promise<string> {
-        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/decisions`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ kind: 'action', of: url, state: 'open' }),
-        });
-        if (answer.ok) {
-            await goto(`${base}/progress`, { invalidateAll: true });
-            return '';
-        }
-        const refusal = Refusal.safeParse(await answer.json());
-        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+        const body = { kind: 'action', of: url, state: 'open' };
+        const refusal = await tell(`${api}/decisions`, { method: 'POST', body });
+        if (refusal === '') await goto(`${base}/progress`, { invalidateAll: true });
+        return refusal;
     }
 
     /** Where a set is shown: in the view that is open if it shows sets, else among the pages. */
@@ -114,14 +102,10 @@
         return `${stays ? page.url.pathname : `${base}/pages`}${queryOf(params)}`;
     }
 
-    const sets = $derived(`/api/v1/sites/${data.site.id}/sets`);
-
     async function complete(text: string, cursor: number, signal: AbortSignal) {
         const asked = new URLSearchParams({ text, cursor: String(cursor) });
-        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/complete?${asked}`, {
-            signal,
-        });
-        return CompletionAnswer.parse(await answer.json());
+        const answer = await ask(CompletionAnswer, `${api}/complete?${asked}`, { signal });
+        return answer.ok ? answer.data : null;
     }
 
     const sizes = new SetSizes();
@@ -130,47 +114,25 @@
     /** While a survey runs it changes all the time: nothing is told of what is typed. */
     function sizeOf(text: string): Promise<number | null> {
         if (!data.survey.isEnded) return Promise.resolve(null);
-        const address = `/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}`;
-        return sizes.of(address, `${data.survey.revision}`, text);
+        return sizes.of(api, `${data.survey.revision}`, text);
     }
 
-    /** @returns why it could not be done, or nothing */
-    async function told(answer: Response): Promise<string> {
-        if (answer.ok) {
-            await invalidate('edgemap:survey');
-            return '';
-        }
-        const refusal = Refusal.safeParse(await answer.json());
-        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+    /** Has something of the site changed, and looks again. @returns why it could not be done, or nothing */
+    async function change(path: string, asked: Asked): Promise<string> {
+        const refusal = await tell(`${ofSite}/${path}`, asked);
+        if (refusal === '') await invalidate('edgemap:survey');
+        return refusal;
     }
 
-    async function saveSet(name: string, expression: string): Promise<string> {
-        const headers = { 'content-type': 'application/json' };
-        return told(await fetch(sets, { method: 'POST', headers, body: JSON.stringify({ name, expression }) }));
-    }
-
-    async function forgetSet(name: string): Promise<string> {
-        return told(await fetch(`${sets}?${new URLSearchParams({ name })}`, { method: 'DELETE' }));
-    }
-
+    const saveSet = (name: string, expression: string) =>
+        change('sets', { method: 'POST', body: { name, expression } });
+    const forgetSet = (name: string) => change(`sets?${new URLSearchParams({ name })}`, { method: 'DELETE' });
     /** Says how much the page of the sheet matters. */
-    async function setPriority(url: string, value: number | null): Promise<string> {
-        const headers = { 'content-type': 'application/json' };
-        const body = JSON.stringify({ by: 'page', subject: url, value });
-        return told(await fetch(`/api/v1/sites/${data.site.id}/priorities`, { method: 'POST', headers, body }));
-    }
-
-    const headers = { 'content-type': 'application/json' };
-    const notes = $derived(`/api/v1/sites/${data.site.id}/notes`);
-
-    async function writeNote(url: string, text: string): Promise<string> {
-        const body = JSON.stringify({ about: 'page', subject: url, text });
-        return told(await fetch(notes, { method: 'POST', headers, body }));
-    }
-
-    async function forgetNote(id: number): Promise<string> {
-        return told(await fetch(`${notes}?id=${id}`, { method: 'DELETE' }));
-    }
+    const setPriority = (subject: string, value: number | null) =>
+        change('priorities', { method: 'POST', body: { by: 'page', subject, value } });
+    const writeNote = (subject: string, text: string) =>
+        change('notes', { method: 'POST', body: { about: 'page', subject, text } });
+    const forgetNote = (id: number) => change(`notes?id=${id}`, { method: 'DELETE' });
 
     /** What a note is about, shown. */
     function noteHref(about: string, subject: string): string {
@@ -214,11 +176,9 @@
 
     async function findPages(text: string, signal: AbortSignal) {
         const asked = new URLSearchParams({ set: JSON.stringify(text), count: '8', columns: 'url,title' });
-        const answer = await fetch(`/api/v1${base.replace(/\/([\d.]+)$/, '/surveys/$1')}/pages?${asked}`, { signal });
-        return PageWindowAnswer.parse(await answer.json()).rows.map(({ url, record }) => ({
-            url,
-            title: String(record.title ?? ''),
-        }));
+        const answer = await ask(PageWindowAnswer, `${api}/pages?${asked}`, { signal });
+        if (!answer.ok) throw new Error(answer.say);
+        return answer.data.rows.map(({ url, record }) => ({ url, title: String(record.title ?? '') }));
     }
 
     function onKey(event: KeyboardEvent): void {

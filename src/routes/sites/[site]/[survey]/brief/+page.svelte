@@ -14,7 +14,7 @@
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import { count, counted, day, signed } from '$lib/ui/parts/format.ts';
 
-    import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { siteApi, tell, type Asked } from '$lib/wire/client.ts';
     import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
@@ -28,23 +28,14 @@
             ? { about: 'set', subject: text, words: 'the current set' }
             : { about: 'section', subject: section, words: `the section ${section}` };
     });
-    const notesAt = $derived(`/api/v1/sites/${data.site.id}/notes`);
-
-    async function told(answer: Response): Promise<string> {
-        if (answer.ok) {
-            await invalidate('edgemap:survey');
-            return '';
-        }
-        const refusal = Refusal.safeParse(await answer.json());
-        return refusal.success ? refusal.data.message : 'That was not kept. Try again.';
+    async function changeNotes(which: string, asked: Asked): Promise<string> {
+        const refusal = await tell(`${siteApi(data.site.id)}/notes${which}`, asked);
+        if (refusal === '') await invalidate('edgemap:survey');
+        return refusal;
     }
-    async function writeNote(text: string): Promise<string> {
-        const { about, subject } = aboutSet;
-        const headers = { 'content-type': 'application/json' };
-        return told(await fetch(notesAt, { method: 'POST', headers, body: JSON.stringify({ about, subject, text }) }));
-    }
-    const forgetNote = async (id: number): Promise<string> =>
-        told(await fetch(`${notesAt}?id=${id}`, { method: 'DELETE' }));
+    const writeNote = (text: string): Promise<string> =>
+        changeNotes('', { method: 'POST', body: { about: aboutSet.about, subject: aboutSet.subject, text } });
+    const forgetNote = (id: number): Promise<string> => changeNotes(`?id=${id}`, { method: 'DELETE' });
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const counts = $derived(data.counts);
     const atDepth = ({ from, to }: { from: number; to: number }): string =>

@@ -8,61 +8,39 @@
     import { quoted } from '$lib/core/sets/tokens.ts';
     import { count, counted, day } from '$lib/ui/parts/format.ts';
     import { UploadAnswer, type UploadPreview } from '$lib/wire/evidence.ts';
-    import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { ask, surveyApi, tell } from '$lib/wire/client.ts';
 
     let { data, form } = $props();
     // Bound, so that what was typed before this code came stays.
     let urls = $derived(form?.urls ?? '');
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}/evidence`);
+    const api = $derived(surveyApi(data.site.id, data.survey.path));
     const counts = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.number}/summary.json`);
     const later = $derived(data.imports.reduce((sum, item) => sum + item.later, 0));
     const others = $derived(data.surveys.filter((item) => item.number !== data.survey.number && !item.isSpot));
     const sayOf = (of: string): string => (form?.of === of ? form.say : '');
 
-    async function said(answer: Response): Promise<string> {
-        const read = Refusal.safeParse(await answer.json().catch(() => null));
-        return read.success ? read.data.message : 'That did not work. Try again.';
-    }
-
     async function upload(
         kind: ImportKind,
         file: File,
     ): Promise<{ ok: true; upload: string; preview: UploadPreview | null } | { ok: false; say: string }> {
-        const answer = await fetch(`${api}?${new URLSearchParams({ kind, name: file.name })}`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/octet-stream' },
-            body: file,
-        });
-        if (!answer.ok) return { ok: false, say: await said(answer) };
-        const read = UploadAnswer.safeParse(await answer.json());
-        return read.success ? { ok: true, ...read.data } : { ok: false, say: 'That did not work. Try again.' };
+        const which = new URLSearchParams({ kind, name: file.name });
+        const answer = await ask(UploadAnswer, `${api}/evidence?${which}`, { method: 'POST', body: file });
+        return answer.ok ? { ok: true, ...answer.data } : { ok: false, say: answer.say };
     }
 
     /** Null when it was added; else why not, and whether it is when asked for once more. */
     async function confirm(id: string, how: object): Promise<{ say: string; doubt: boolean } | null> {
-        const answer = await fetch(`${api}/${id}`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify(how),
-        });
-        if (!answer.ok) {
-            const refusal = Refusal.safeParse(await answer.json().catch(() => null));
-            return refusal.success
-                ? { say: refusal.data.message, doubt: refusal.data.doubt ?? false }
-                : { say: 'That did not work. Try again.', doubt: false };
-        }
+        const answer = await ask(null, `${api}/evidence/${id}`, { method: 'POST', body: how });
+        if (!answer.ok) return { say: answer.say, doubt: answer.doubt };
         await invalidateAll();
         return null;
     }
 
+    let goOnTrouble = $state('');
     async function readThem(): Promise<void> {
-        await fetch(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}/resume`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: '{}',
-        });
-        location.href = `${base}/progress`;
+        goOnTrouble = await tell(`${api}/resume`, { method: 'POST', body: {} });
+        if (goOnTrouble === '') location.href = `${base}/progress`;
     }
 </script>
 
@@ -97,6 +75,7 @@
             <p class="mt-2">
                 <button class="tb outlined" onclick={readThem}>Read {later === 1 ? 'it' : 'them'} now</button>
             </p>
+            {#if goOnTrouble !== ''}<p class="fault-line mt-1" role="alert">{goOnTrouble}</p>{/if}
         {/if}
     </div>
     {#if data.imports.length > 0}
@@ -131,12 +110,13 @@
                                 <td class="num"
                                     >{#if item.unmatched > 0}<a
                                             class="plain-set text-primary"
-                                            href="{api}/{item.id}/unmatched.csv">{count(item.unmatched)}</a
+                                            href="{api}/evidence/{item.id}/unmatched.csv">{count(item.unmatched)}</a
                                         >{:else}0{/if}</td
                                 >
                                 <td class="num"
-                                    >{#if item.bad > 0}<a class="plain-set text-primary" href="{api}/{item.id}/bad.csv"
-                                            >{count(item.bad)}</a
+                                    >{#if item.bad > 0}<a
+                                            class="plain-set text-primary"
+                                            href="{api}/evidence/{item.id}/bad.csv">{count(item.bad)}</a
                                         >{:else}0{/if}</td
                                 >
                             {/if}

@@ -7,11 +7,12 @@
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { LINK_LOOKS } from '$lib/ui/table/link-columns.ts';
     import LinkTable from '$lib/ui/table/LinkTable.svelte';
+    import { ask, surveyApi } from '$lib/wire/client.ts';
     import { sourceHref, withParams as changed, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
+    const api = $derived(surveyApi(data.site.id, data.survey.path));
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
     const asked = $derived(
         new URLSearchParams({
@@ -26,9 +27,9 @@
     const key = $derived(`${data.survey.path} ${asked}`);
 
     async function fetchWindow(from: number, count: number) {
-        const answer = await fetch(`${api}/links?${asked}&from=${from}&count=${count}`);
-        if (!answer.ok) throw new Error(`The rows could not be had (status ${answer.status}).`);
-        return LinkWindowAnswer.parse(await answer.json());
+        const answer = await ask(LinkWindowAnswer, `${api}/links?${asked}&from=${from}&count=${count}`);
+        if (!answer.ok) throw new Error(answer.say);
+        return answer.data;
     }
 
     const withParams = (change: Record<string, string | null>): string => changed(page.url, change);

@@ -1,18 +1,19 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
-    import { Refusal, SpotAnswer } from '$lib/wire/survey-requests.ts';
+    import { SpotAnswer } from '$lib/wire/survey-requests.ts';
     import { PageWindowAnswer } from '$lib/wire/sets.ts';
     import PageTable from '$lib/ui/table/PageTable.svelte';
     import { PAGE_COLUMNS_COOKIE, tableParams } from '$lib/ui/table/columns.ts';
     import { copyRows } from '$lib/ui/table/copy-rows.ts';
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
+    import { ask, surveyApi } from '$lib/wire/client.ts';
     import { counted } from '$lib/ui/parts/format.ts';
     import { withParams as changed, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const order = $derived(`${data.order.column}${data.order.descending ? '.desc' : ''}`);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
+    const api = $derived(surveyApi(data.site.id, data.survey.path));
     const asked = $derived(new URLSearchParams({ set: data.set.text, order, columns: data.shown.join(',') }));
     const total = $derived(data.window.total);
     const key = $derived(`${data.survey.path} ${asked}`);
@@ -21,28 +22,20 @@
         const params = tableParams(asked, data.shown);
         params.set('from', String(from));
         params.set('count', String(count));
-        const answer = await fetch(`${api}/pages?${params}`);
-        if (!answer.ok) throw new Error(`The rows could not be had (status ${answer.status}).`);
-        return PageWindowAnswer.parse(await answer.json());
+        const answer = await ask(PageWindowAnswer, `${api}/pages?${params}`);
+        if (!answer.ok) throw new Error(answer.say);
+        return answer.data;
     }
 
     const withParams = (change: Record<string, string | null>): string => changed(page.url, change);
 
     /** Reads the current set again, as a spot survey. */
     async function readAgain(): Promise<string> {
-        const answer = await fetch(`${api}/spot?${new URLSearchParams({ set: data.set.text })}`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ kind: 'set' }),
-        });
-        const said: unknown = await answer.json();
-        const made = SpotAnswer.safeParse(said);
-        if (made.success) {
-            await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
-            return '';
-        }
-        const refusal = Refusal.safeParse(said);
-        return refusal.success ? refusal.data.message : 'That did not work. Try again.';
+        const which = new URLSearchParams({ set: data.set.text });
+        const made = await ask(SpotAnswer, `${api}/spot?${which}`, { method: 'POST', body: { kind: 'set' } });
+        if (!made.ok) return made.say;
+        await goto(`/sites/${data.site.id}/${made.data.number}/progress`);
+        return '';
     }
 
     function onOrder(column: string): void {

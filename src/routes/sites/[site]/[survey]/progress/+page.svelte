@@ -4,7 +4,7 @@
     import { navigating } from '$app/state';
     import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { ProgressEvent } from '$lib/wire/progress.ts';
-    import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { surveyApi, tell } from '$lib/wire/client.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import SettingsSummary from '$lib/ui/parts/SettingsSummary.svelte';
     import SubAreas from '$lib/ui/frame/SubAreas.svelte';
@@ -19,7 +19,7 @@
     let asking = $state('');
     let refusal = $state('');
     let wantsDelete = $state(false);
-    const api = $derived(`/api/v1/sites/${data.site.id}/surveys/${data.survey.path}`);
+    const api = $derived(surveyApi(data.site.id, data.survey.path));
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const phase = $derived(live?.state ?? data.survey.state);
     const progress = $derived(live?.progress ?? data.progress);
@@ -69,18 +69,8 @@
     async function ask(what: string, body: unknown = {}): Promise<boolean> {
         asking = what;
         refusal = '';
-        try {
-            const answer = await fetch(`${api}/${what}`, {
-                method: 'POST',
-                headers: { 'content-type': 'application/json' },
-                body: JSON.stringify(body),
-            });
-            if (answer.ok) return true;
-            const said = Refusal.safeParse(await answer.json());
-            refusal = said.success ? said.data.message : 'That did not work. Try again.';
-        } catch {
-            refusal = 'The server did not answer. Try again.';
-        }
+        refusal = await tell(`${api}/${what}`, { method: 'POST', body });
+        if (refusal === '') return true;
         asking = '';
         return false;
     }

@@ -12,7 +12,7 @@
     import Address from '$lib/ui/parts/Address.svelte';
     import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
-    import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { siteApi, tell } from '$lib/wire/client.ts';
     import { withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
@@ -47,16 +47,8 @@
             second: goalOf(form, 'second'),
             third: goalOf(form, 'third'),
         };
-        const headers = { 'content-type': 'application/json' };
-        const answer = await fetch(`/api/v1/sites/${data.site.id}/goals`, {
-            method: 'PUT',
-            headers,
-            body: JSON.stringify(body),
-        });
-        goalTrouble = '';
-        if (answer.ok) return invalidate('edgemap:survey');
-        const refusal = Refusal.safeParse(await answer.json());
-        goalTrouble = refusal.success ? refusal.data.message : 'The goal was not kept. Try again.';
+        goalTrouble = await tell(`${siteApi(data.site.id)}/goals`, { method: 'PUT', body });
+        if (goalTrouble === '') await invalidate('edgemap:survey');
     }
     const GOALS = [
         { name: 'all', label: 'all pages' },

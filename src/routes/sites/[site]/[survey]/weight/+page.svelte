@@ -10,7 +10,7 @@
     import SectionMark from '$lib/ui/parts/SectionMark.svelte';
     import { hueOf, sectionLetters } from '$lib/ui/parts/section-letters.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
-    import { Refusal } from '$lib/wire/survey-requests.ts';
+    import { siteApi, tell } from '$lib/wire/client.ts';
     import { withParams, withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
@@ -65,15 +65,8 @@
 
     let trouble = $state('');
     async function say(by: 'set' | 'column' | 'page', subject: string, value: number | null): Promise<void> {
-        trouble = '';
-        const answer = await fetch(`/api/v1/sites/${data.site.id}/priorities`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ by, subject, value }),
-        });
-        if (answer.ok) return invalidate('edgemap:survey');
-        const refusal = Refusal.safeParse(await answer.json());
-        trouble = refusal.success ? refusal.data.message : 'That was not kept. Try again.';
+        trouble = await tell(`${siteApi(data.site.id)}/priorities`, { method: 'POST', body: { by, subject, value } });
+        if (trouble === '') await invalidate('edgemap:survey');
     }
     const rules = $derived(data.rules.filter(({ by }) => by !== 'page'));
     const byHand = $derived(data.rules.length - rules.length);

@@ -12,7 +12,10 @@ export async function POST({ params, request }) {
     const survey = site && (await listSurveys(db, site.id)).find((item) => item.settings.spot === null);
     if (!survey) error(404, 'There is no survey to preview the rules on.');
     const read = settingsOfForm(readForm(await request.formData()));
-    if (!read.ok) return json({ troubles: read.troubles }, { status: 400 });
+    if (!read.ok) {
+        const message = 'The preview could not be made. Look at what is marked above.';
+        return json({ message, troubles: read.troubles }, { status: 400 });
+    }
     const packed = await openPacked(survey);
     return json({
         survey: survey.number,
