@@ -74,6 +74,7 @@ const WALLS = [
     },
     {
         files: ['src/lib/wire/**/*.ts'],
+        ignores: ['**/*.test.ts'],
         patterns: [{ regex: '^(?!zod$|\\.\\./core/|\\./)', message: 'wire knows zod and core only.' }],
     },
     {

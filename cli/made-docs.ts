@@ -6,6 +6,8 @@ import { CHECK_FAMILIES } from '../src/lib/core/checks/register.ts';
 import type { Field } from '../src/lib/core/sets/field.ts';
 import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
 import { FLAGS, OUTER_FLAGS } from '../src/lib/core/sets/flags.ts';
+import { ACTS } from '../src/lib/server/access/authorize.ts';
+import { ROUTE_ACTS } from '../src/lib/server/access/route-acts.ts';
 
 const table = (heads: string[], rows: string[][]): string =>
     [heads, heads.map(() => '---'), ...rows].map((cells) => `| ${cells.join(' | ')} |`).join('\n');
@@ -56,8 +58,28 @@ function checksPage(): string {
     ].join('\n\n')}\n`;
 }
 
+/** `docs/routes.md`. */
+function routesPage(): string {
+    const rows = Object.entries(ROUTE_ACTS).map(([route, acts]) => [
+        code(route),
+        Object.entries(acts)
+            .map(([method, act]) => `${method} ${act}`)
+            .join(', '),
+    ]);
+    const acts = Object.entries(ACTS).map(([act, what]) => [code(act), what]);
+    return `${[
+        '# Routes, and what each asks for',
+        'Made from `src/lib/server/access` (`npm run docs`); edit it there. Before a route answers, `authorize` is asked whether the actor may do what the route does to the site of the address. Today there is one actor, the owner of the instance, who may do everything.',
+        table(['act', 'what it does'], acts),
+        table(['route', 'what it asks for'], rows),
+    ].join('\n\n')}\n`;
+}
+
 /** Pages that are made as a whole. */
-export const MADE_PAGES: Readonly<Record<string, () => string>> = { 'docs/checks.md': checksPage };
+export const MADE_PAGES: Readonly<Record<string, () => string>> = {
+    'docs/checks.md': checksPage,
+    'docs/routes.md': routesPage,
+};
 
 /** Pieces between `<!-- made: NAME -->` and `<!-- end -->`, by page and name. */
 export const MADE_PIECES: Readonly<Record<string, Readonly<Record<string, () => string>>>> = {

@@ -1,8 +1,9 @@
 import type { SetTroubleAt } from '$lib/server/current-set.ts';
+import type { RequestContext } from '$lib/server/request-context.ts';
 
 declare global {
     namespace App {
-        interface Locals {
+        interface Locals extends RequestContext {
             /** What was asked for went while it was looked at. */
             isGone?: boolean;
         }

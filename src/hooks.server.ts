@@ -1,5 +1,8 @@
-import type { Handle, HandleServerError } from '@sveltejs/kit';
+import { error, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { appFolder, RevisionLost, SurveyGone } from '$lib/server/app.ts';
+import { authorize } from '$lib/server/access/authorize.ts';
+import { actOf } from '$lib/server/access/route-acts.ts';
+import { contextOf, named } from '$lib/server/request-context.ts';
 import { withMemo } from '$lib/server/request-memo.ts';
 import { isFull, sayFull } from '$lib/server/process/disk-space.ts';
 import { isOwnOrigin } from '$lib/server/access/guard.ts';
@@ -21,8 +24,19 @@ export const handle: Handle = async ({ event, resolve }) => {
     if (event.route.id === null && event.url.pathname.startsWith('/api/')) {
         return Response.json({ message: 'There is nothing at this address.' }, { status: 404 });
     }
+    /** The answer of the route, once it is known what is asked about, and that whoever asks may. */
+    async function answer(): Promise<Response> {
+        const about = await named(event.params);
+        const context = contextOf(about, event.url, (say) => error(404, say));
+        Object.defineProperties(event.locals, Object.getOwnPropertyDescriptors(context));
+        const act = event.route.id === null ? null : actOf(event.route.id, request.method);
+        if (act !== null && !authorize(context.actor, act, about.site?.id ?? null)) {
+            return Response.json({ message: 'You may not do that here.' }, { status: 403 });
+        }
+        return resolve(event);
+    }
     // What a form changed must be asked for again.
-    const response = await (request.method === 'GET' ? withMemo(() => resolve(event)) : resolve(event));
+    const response = await (request.method === 'GET' ? withMemo(() => answer()) : answer());
     if (!event.locals.isGone || response.status !== 500) return response;
     return new Response(response.body, { status: 404, headers: response.headers });
 };

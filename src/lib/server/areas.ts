@@ -6,7 +6,8 @@ import type { Bits } from '../core/sets/bits.ts';
 import { once } from '../core/kept.ts';
 import { sectionOrder } from '../core/areas/section-order.ts';
 import { appStore, openPacked, surveysOf } from './app.ts';
-import { evaluateLine, type CurrentSet } from './current-set.ts';
+import type { CurrentSet } from './current-set.ts';
+import type { RequestContext } from './request-context.ts';
 import type { Survey } from './store/survey-store.ts';
 
 export interface Area {
@@ -31,9 +32,9 @@ export async function sectionsOf(survey: Survey, packed: PackedSurvey): Promise<
 }
 
 /** Opens a survey for an area, with the set of the address. */
-export async function openArea(survey: Survey, url: URL, parts: readonly Part[] = []): Promise<Area> {
-    const text = url.searchParams.get('set') ?? '';
-    const current = await evaluateLine(survey, text, parts);
+export async function openArea(request: Pick<RequestContext, 'set'>, parts: readonly Part[] = []): Promise<Area> {
+    const current = await request.set(parts);
+    const { text } = current;
     const packed = current.survey;
     return {
         current,

@@ -1,10 +1,9 @@
-import { error } from '@sveltejs/kit';
 import { pageFindings } from '$lib/core/checks/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { findingSentence } from '$lib/core/words/checks.ts';
 import { urlOfKey } from '$lib/core/address/page-key.ts';
 import { pageSheet } from '$lib/core/areas/page-sheet.ts';
-import { appStore, findRoute, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
+import { appStore, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
@@ -28,11 +27,9 @@ function railSurvey(survey: Survey) {
 }
 
 /** What every area shows: pickers, current set, and the page sheet when one is open. */
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { site, survey } = found;
+    const { site, survey } = locals;
     const { db } = appStore();
     const [sites, surveys, notes, baseline] = await Promise.all([
         listSites(db),

@@ -1,4 +1,3 @@
-import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
 import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { sinceBaseline } from '$lib/core/areas/since-baseline.ts';
@@ -8,7 +7,7 @@ import { siteMeasures } from '$lib/core/areas/site-measures.ts';
 import { misfits } from '$lib/core/sets/misfits.ts';
 import { quoted } from '$lib/core/sets/tokens.ts';
 import { editWords } from '$lib/core/words/checks.ts';
-import { appStore, findRoute, isEnded, openPacked } from '$lib/server/app.ts';
+import { appStore, isEnded, openPacked } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { baselineOf } from '$lib/server/current-set.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
@@ -17,12 +16,10 @@ const MOST_JOBS = 10;
 /** Depths that have a row of their own. */
 const SINGLE_DEPTHS = 10;
 
-export async function load({ params, url, depends }) {
+export async function load({ depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { site, survey } = found;
-    const { current, packed, counts, within } = await openArea(survey, url, ['links']);
+    const { site, survey } = locals;
+    const { current, packed, counts, within } = await openArea(locals, ['links']);
     const measures = siteMeasures(packed);
     const goal = site.depthGoals.all;
     // While a survey runs everything changes under the reader: jobs are told of what is read.

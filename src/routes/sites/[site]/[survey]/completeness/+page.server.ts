@@ -1,8 +1,7 @@
-import { error } from '@sveltejs/kit';
 import { completenessOf } from '$lib/core/areas/completeness.ts';
 import { limitsOf } from '$lib/core/checks/limits.ts';
 import { once } from '$lib/core/kept.ts';
-import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
+import { appStore, isEarlier } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
@@ -10,18 +9,16 @@ import { readProgress } from '$lib/server/store/job-store.ts';
 const MOST_SECTIONS = 40;
 const MOST_LOST = 50;
 
-export async function load({ params, url, depends }) {
+export async function load({ depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { packed, counts } = await openArea(found.survey, url);
-    const given = await givenEvidence(found.survey);
+    const { packed, counts } = await openArea(locals);
+    const given = await givenEvidence(locals.survey);
     const complete = once(packed, 'completeness', [[...given].sort().join(' ')], () => completenessOf(packed, given));
     // What is closed now may have been open then.
-    const { progress } = isEarlier(found.survey)
+    const { progress } = isEarlier(locals.survey)
         ? { progress: null }
-        : await readProgress(appStore().db, found.survey.id);
-    const bare = (await shownImports(found.survey)).flatMap((item) =>
+        : await readProgress(appStore().db, locals.survey.id);
+    const bare = (await shownImports(locals.survey)).flatMap((item) =>
         item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
     );
     return {

@@ -1,17 +1,13 @@
-import { error } from '@sveltejs/kit';
 import { linksIn } from '$lib/core/areas/links-in.ts';
 import { once } from '$lib/core/kept.ts';
-import { findRoute, openPacked } from '$lib/server/app.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';
 
 const MOST_SHOWN = 500;
 
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const packed = await openPacked(found.survey);
-    const rows = (await importsOf(found.survey))
+    const packed = await locals.packed();
+    const rows = (await importsOf(locals.survey))
         .filter((item) => item.kind === 'external')
         .flatMap((item) => item.rows);
     const all = once(packed, 'links in', [], () => linksIn(packed, rows));

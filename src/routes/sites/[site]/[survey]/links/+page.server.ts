@@ -1,19 +1,15 @@
-import { error } from '@sveltejs/kit';
-import { findRoute } from '$lib/server/app.ts';
-import { evaluateLine, orderOf } from '$lib/server/current-set.ts';
+import { orderOf } from '$lib/server/current-set.ts';
 import { linkQueryOf, linkWindow } from '$lib/server/link-table.ts';
 import { LINK_COLUMNS_COOKIE } from '$lib/ui/table/columns.ts';
 import { readLinkColumns } from '$lib/ui/table/link-columns.ts';
 
-export async function load({ params, url, cookies, depends }) {
+export async function load({ url, cookies, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '', ['links']);
+    const current = await locals.set(['links']);
     const query = linkQueryOf(url.searchParams);
     const order = orderOf(url.searchParams);
     return {
-        window: await linkWindow(found.survey, current, query, url.searchParams),
+        window: await linkWindow(locals.survey, current, query, url.searchParams),
         query: {
             side: query.side,
             kind: query.kind ?? 'any',

@@ -1,5 +1,4 @@
 import type { MeasureName } from '$lib/core/packed/column-names.ts';
-import { error } from '@sveltejs/kit';
 import { islandsOf } from '$lib/core/areas/reach.ts';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { NearestPages } from '$lib/core/areas/nearest.ts';
@@ -7,18 +6,15 @@ import { once } from '$lib/core/kept.ts';
 import { gateOf } from '$lib/core/columns/gate-facts.ts';
 import { flagNamed } from '$lib/core/sets/flags.ts';
 import { ORPHAN } from '$lib/core/measures/orphans.ts';
-import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 
 const MOST_SHOWN = 200;
 const MOST_ISLANDS = 20;
 const MOST_SECTIONS = 24;
 
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { packed, counts } = await openArea(found.survey, url);
+    const { packed, counts } = await openArea(locals);
     const near = once(packed, 'nearest pages', [], () => new NearestPages(packed));
     const kind = packed.numbers('orphan');
     const island = packed.numbers('island');

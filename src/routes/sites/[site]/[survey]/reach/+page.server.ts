@@ -1,10 +1,9 @@
-import { error } from '@sveltejs/kit';
 import { countPages } from '$lib/core/areas/count-pages.ts';
 import { depthRows, sameRows } from '$lib/core/areas/depth-rows.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from '$lib/core/areas/reach.ts';
 import { siteMeasures } from '$lib/core/areas/site-measures.ts';
 import { templateWords } from '$lib/core/areas/template-list.ts';
-import { appStore, findRoute } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 
@@ -15,21 +14,19 @@ const MOST_FAMILIES = 8;
 /** Depths that have a row of their own. */
 const SINGLE_DEPTHS = 20;
 
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { current, packed, counts, within } = await openArea(found.survey, url, ['links']);
+    const { current, packed, counts, within } = await openArea(locals, ['links']);
     const followed = url.searchParams.get('links') === 'followed';
     const depth = followed ? followedDepths(packed) : undefined;
     const shown = followed ? countPages(packed, undefined, depth) : counts;
     const measures = siteMeasures(packed);
-    const goals = found.site.depthGoals;
+    const goals = locals.site.depthGoals;
     const offered = offeredGoal(packed);
     const islands = islandsOf(packed);
     const rows = depthRows(shown.depths, SINGLE_DEPTHS);
     const inSet = within ? countPages(packed, within, depth) : null;
-    const { progress } = await readProgress(appStore().db, found.survey.id);
+    const { progress } = await readProgress(appStore().db, locals.survey.id);
     const closed = (progress?.families ?? []).filter(({ state }) => state === 'closed');
     return {
         counts: { ...counts, depths: [] },

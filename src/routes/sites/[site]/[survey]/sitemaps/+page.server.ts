@@ -1,10 +1,6 @@
-import { error } from '@sveltejs/kit';
 import { sitemapFiles } from '$lib/core/areas/sitemap-files.ts';
-import { findRoute, openPacked } from '$lib/server/app.ts';
 
-export async function load({ params, depends }) {
+export async function load({ depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    return sitemapFiles(await openPacked(found.survey));
+    return sitemapFiles(await locals.packed());
 }

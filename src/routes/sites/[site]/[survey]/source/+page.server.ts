@@ -1,29 +1,27 @@
 import { error } from '@sveltejs/kit';
 import { urlOfKey } from '$lib/core/address/page-key.ts';
-import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { linkRecordsOfPage } from '$lib/server/export/link-export.ts';
 import { viewSource } from '$lib/server/page-source.ts';
 import { loadPageDetails, loadSource } from '$lib/server/store/rows-store.ts';
 
-export async function load({ params, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const packed = await openPacked(found.survey, ['core', 'text', 'links']);
-    const node = packed.nodeOf(urlOfKey(url.searchParams.get('of') ?? '', found.site.start));
+export async function load({ url, locals }) {
+    const packed = await locals.packed(['core', 'text', 'links']);
+    const node = packed.nodeOf(urlOfKey(url.searchParams.get('of') ?? '', locals.site.start));
     if (node === -1) error(404, 'This survey knows no such page.');
     const line = Math.max(1, Math.trunc(Number(url.searchParams.get('line') ?? 1)) || 1);
     const { db } = appStore();
     const address = packed.numbers('address')[node]!;
     const [source, details, links] = await Promise.all([
-        loadSource(db, found.survey.id, address),
-        loadPageDetails(db, found.survey.id, address),
-        linkRecordsOfPage(db, found.survey.id, packed, node),
+        loadSource(db, locals.survey.id, address),
+        loadPageDetails(db, locals.survey.id, address),
+        linkRecordsOfPage(db, locals.survey.id, packed, node),
     ]);
     return {
         url: packed.url(node),
         line,
         view: source && details ? viewSource(source, details.facts.sentType, line) : null,
-        keeps: found.survey.settings.keepSource,
+        keeps: locals.survey.settings.keepSource,
         links: links
             .filter((link) => link.line !== null)
             .map((link) => ({

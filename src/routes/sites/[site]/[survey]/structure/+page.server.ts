@@ -1,6 +1,6 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { againstIntended, printOutline, type Parting } from '$lib/core/compare/intended.ts';
-import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { readIntended } from '$lib/server/intended-form.ts';
 import { listIntended, saveIntended } from '$lib/server/store/intended-store.ts';
 
@@ -15,12 +15,10 @@ const SETS: Partial<Record<Parting, string>> = {
     deeper: PARTED[2]!,
 };
 
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const pages = await listIntended(appStore().db, found.site.id);
-    const packed = await openPacked(found.survey);
+    const pages = await listIntended(appStore().db, locals.site.id);
+    const packed = await locals.packed();
     const against = againstIntended(packed, pages);
     const counts = new Map<Parting, number>();
     for (const { parting } of against) counts.set(parting, (counts.get(parting) ?? 0) + 1);
@@ -40,13 +38,11 @@ export async function load({ params, url, depends }) {
 }
 
 export const actions = {
-    keep: async ({ request, params }) => {
-        const found = await findRoute(params);
-        if (!found) error(404, 'There is no such survey.');
+    keep: async ({ request, locals }) => {
         const text = String((await request.formData()).get('outline') ?? '');
         const read = readIntended(text);
         if (!read.ok) return fail(400, { say: read.say, text });
-        await saveIntended(appStore().db, found.site.id, read.pages);
+        await saveIntended(appStore().db, locals.site.id, read.pages);
         redirect(303, '?kept');
     },
 };

@@ -1,17 +1,13 @@
-import { error } from '@sveltejs/kit';
 import { once } from '$lib/core/kept.ts';
 import { openTemplate, templateList } from '$lib/core/areas/template-list.ts';
-import { findRoute } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 
 const MOST_TEMPLATES = 300;
 const MOST_PAGES = 500;
 const MOST_LINKS = 200;
 
-export async function load({ params, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { packed, counts } = await openArea(found.survey, url, ['links']);
+export async function load({ url, locals }) {
+    const { packed, counts } = await openArea(locals, ['links']);
     const { templates } = packed.measured;
     const number = templates.findIndex((item) => item.name === url.searchParams.get('template'));
     const open = number === -1 ? null : openTemplate(packed, number, MOST_LINKS);

@@ -1,10 +1,9 @@
-import { error } from '@sveltejs/kit';
 import { lostTargets, misfitList, standingAgainst } from '$lib/core/areas/weight.ts';
 import { siteMeasures, type SiteMeasures } from '$lib/core/areas/site-measures.ts';
 import { templateWords } from '$lib/core/areas/template-list.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
-import { appStore, findRoute } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { openArea, sectionsOf } from '$lib/server/areas.ts';
 import { listIntended } from '$lib/server/store/intended-store.ts';
 import { listPriorities } from '$lib/server/store/set-store.ts';
@@ -15,11 +14,9 @@ const MOST_LOST = 8;
 const MANY_LINKS = 100;
 const TOP = 0.9;
 
-export async function load({ params, url, depends }) {
+export async function load({ url, depends, locals }) {
     depends('edgemap:survey');
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { current, packed, within } = await openArea(found.survey, url, ['links']);
+    const { current, packed, within } = await openArea(locals, ['links']);
     const measures = siteMeasures(packed);
     const sizeOf = (line: string): number => {
         const parsed = parseSet(line);
@@ -59,9 +56,10 @@ export async function load({ params, url, depends }) {
         many: { limit: MANY_LINKS, pages: sizeOf(`own links > ${MANY_LINKS}`) },
         misfits: hasPriorities ? misfitList(packed, current.priority) : null,
         prioritised: current.priority.reduce((sum, value) => sum + (value > 0 ? 1 : 0), 0),
-        rules: await listPriorities(appStore().db, found.site.id),
-        intended: (await listIntended(appStore().db, found.site.id)).filter(({ priority }) => priority !== null).length,
-        marked: await sectionsOf(found.survey, packed),
+        rules: await listPriorities(appStore().db, locals.site.id),
+        intended: (await listIntended(appStore().db, locals.site.id)).filter(({ priority }) => priority !== null)
+            .length,
+        marked: await sectionsOf(locals.survey, packed),
         columns: columns.map(({ name }) => name),
         against: asked && {
             name: asked.name,

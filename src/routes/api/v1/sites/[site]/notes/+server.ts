@@ -1,19 +1,17 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore, findSite } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { addNote, dropNote, listNotes } from '$lib/server/store/note-store.ts';
 import { NewNote } from '$lib/wire/notes.ts';
 
 /** All notes of the site: about pages, sets and sections. */
-export async function GET({ params }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function GET({ locals }) {
+    const { site } = locals;
     return json(await listNotes(appStore().db, site.id));
 }
 
 /** Writes a note down: `{ about, subject, text }`. */
-export async function POST({ params, request }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function POST({ request, locals }) {
+    const { site } = locals;
     const asked = NewNote.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, asked.error.issues[0]?.message ?? 'Say what the note is about, and what it says.');
     const { db } = appStore();
@@ -22,9 +20,8 @@ export async function POST({ params, request }) {
 }
 
 /** Takes the note `?id=…` away. */
-export async function DELETE({ params, url }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function DELETE({ url, locals }) {
+    const { site } = locals;
     const id = Number(url.searchParams.get('id'));
     if (!Number.isInteger(id)) error(400, 'Say which note, by its number.');
     const { db } = appStore();

@@ -1,20 +1,18 @@
 import { error, json } from '@sveltejs/kit';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
-import { appStore, findSite } from '$lib/server/app.ts';
+import { appStore } from '$lib/server/app.ts';
 import { dropSavedSet, listSavedSets, saveSet } from '$lib/server/store/set-store.ts';
 import { NamedSet } from '$lib/wire/sets.ts';
 
 /** The sets the site keeps by name. */
-export async function GET({ params }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function GET({ locals }) {
+    const { site } = locals;
     return json(await listSavedSets(appStore().db, site.id));
 }
 
 /** Keeps a set under a name: `{ name, expression }`. */
-export async function POST({ params, request }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function POST({ request, locals }) {
+    const { site } = locals;
     const asked = NamedSet.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, asked.error.issues[0]?.message ?? 'Give the set a name.');
     const { name, expression } = asked.data;
@@ -26,9 +24,8 @@ export async function POST({ params, request }) {
 }
 
 /** Forgets the set `?name=…`. */
-export async function DELETE({ params, url }) {
-    const site = await findSite(params.site);
-    if (!site) error(404, 'There is no such site.');
+export async function DELETE({ url, locals }) {
+    const { site } = locals;
     await dropSavedSet(appStore().db, site.id, url.searchParams.get('name') ?? '');
     return json(await listSavedSets(appStore().db, site.id));
 }

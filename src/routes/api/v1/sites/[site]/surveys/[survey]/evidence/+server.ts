@@ -1,19 +1,14 @@
 import { error, json } from '@sveltejs/kit';
 import { IMPORT_KINDS, type ImportKind } from '$lib/core/evidence/imports.ts';
-import { findRoute } from '$lib/server/app.ts';
 import { shownImports, takeUpload } from '$lib/server/evidence-actions.ts';
 
 /** The lists a survey was given, with what became of each. */
-export async function GET({ params }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    return json(await shownImports(found.survey));
+export async function GET({ locals }) {
+    return json(await shownImports(locals.survey));
 }
 
 /** Takes a file as the body of the request, and shows how its columns would be taken. Nothing is imported yet. */
-export async function POST({ params, request, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
+export async function POST({ request, url, locals }) {
     // A browser sends this type to another site only after asking, which we never allow.
     if (request.headers.get('content-type') !== 'application/octet-stream' || request.body === null) {
         error(415, 'Send the file as application/octet-stream.');
@@ -25,7 +20,7 @@ export async function POST({ params, request, url }) {
         .trim()
         .slice(0, 200);
     const length = Number(request.headers.get('content-length') ?? NaN) || undefined;
-    const taken = await takeUpload(found.survey, kind, name || 'list', request.body, length);
+    const taken = await takeUpload(locals.survey, kind, name || 'list', request.body, length);
     if (!taken.ok) error(422, taken.say);
     return json({ upload: taken.upload.id, preview: taken.preview });
 }

@@ -1,8 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { LINK_TABLE_COLUMNS } from '$lib/core/sets/link-rows.ts';
 import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
-import { appStore, findRoute, openPacked } from '$lib/server/app.ts';
-import { evaluateLine } from '$lib/server/current-set.ts';
+import { appStore } from '$lib/server/app.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
 import { eachLinkRecord } from '$lib/server/export/link-export.ts';
 import { eachLink, linkQueryOf } from '$lib/server/link-table.ts';
@@ -11,15 +10,13 @@ import { eachLink, linkQueryOf } from '$lib/server/link-table.ts';
  * Every distinct link of the survey as CSV; with `set`, `side` or the other parameters of the Links table its rows, one
  * for each occurrence.
  */
-export async function GET({ params, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const name = `${found.site.name}-survey-${found.survey.number}-links.csv`;
+export async function GET({ url, locals }) {
+    const name = `${locals.site.name}-survey-${locals.survey.number}-links.csv`;
     if (!url.searchParams.has('side')) {
-        const packed = await openPacked(found.survey, ['core', 'text', 'links']);
-        return csvAnswer(name, LINK_COLUMNS, eachLinkRecord(appStore().db, found.survey.id, packed));
+        const packed = await locals.packed(['core', 'text', 'links']);
+        return csvAnswer(name, LINK_COLUMNS, eachLinkRecord(appStore().db, locals.survey.id, packed));
     }
-    const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '', ['links']);
+    const current = await locals.set(['links']);
     if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
-    return csvAnswer(name, LINK_TABLE_COLUMNS, eachLink(found.survey, current, linkQueryOf(url.searchParams)));
+    return csvAnswer(name, LINK_TABLE_COLUMNS, eachLink(locals.survey, current, linkQueryOf(url.searchParams)));
 }

@@ -1,13 +1,10 @@
 import { error, json } from '@sveltejs/kit';
 import { pathBetween } from '$lib/core/areas/path-between.ts';
-import { findRoute, openPacked } from '$lib/server/app.ts';
 import { markupOf } from '$lib/server/sheet-details.ts';
 
 /** The shortest way from one page to another, `from` and `to` being URLs: each step with its anchor, region and line. */
-export async function GET({ params, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const packed = await openPacked(found.survey, ['core', 'text', 'links']);
+export async function GET({ url, locals }) {
+    const packed = await locals.packed(['core', 'text', 'links']);
     const [from, to] = ['from', 'to'].map((name) => packed.nodeOf(url.searchParams.get(name) ?? ''));
     if (from === -1 || to === -1) {
         error(400, `The survey does not know the address given as "${from === -1 ? 'from' : 'to'}".`);
@@ -15,7 +12,7 @@ export async function GET({ params, url }) {
     const steps = pathBetween(packed, from!, to!);
     if (!steps) return json({ clicks: null, steps: [] });
     const marks = await markupOf(
-        found.survey,
+        locals.survey,
         packed,
         steps.flatMap(({ place }) => (place ? [place] : [])),
     );

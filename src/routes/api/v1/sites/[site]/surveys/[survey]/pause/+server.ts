@@ -1,12 +1,10 @@
 import { error, json } from '@sveltejs/kit';
-import { findRoute, isClosed } from '$lib/server/app.ts';
+import { isClosed } from '$lib/server/app.ts';
 import { layAside } from '$lib/server/survey-actions.ts';
 
 /** Lays a running or waiting survey aside; nothing is closed, and it can be gone on with. */
-export async function POST({ params }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    if (isClosed(found.survey)) error(409, 'The survey has ended already.');
-    await layAside(found.survey);
+export async function POST({ locals }) {
+    if (isClosed(locals.survey)) error(409, 'The survey has ended already.');
+    await layAside(locals.survey);
     return json({ ok: true });
 }

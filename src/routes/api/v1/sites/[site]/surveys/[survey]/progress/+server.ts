@@ -1,16 +1,13 @@
-import { error } from '@sveltejs/kit';
-import { appStore, findRoute, isEnded } from '$lib/server/app.ts';
+import { appStore, isEnded } from '$lib/server/app.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 import { getSurvey } from '$lib/server/store/survey-store.ts';
 
 const LOOK_EVERY = 500;
 
 /** Progress of a survey as server-sent events; the last one says how it ended. */
-export async function GET({ params }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
+export async function GET({ locals }) {
     const { db } = appStore();
-    const { id } = found.survey;
+    const { id } = locals.survey;
     let timer: NodeJS.Timeout | undefined;
     let closed = false;
     const stream = new ReadableStream<Uint8Array>({

@@ -1,16 +1,12 @@
 import { error, json } from '@sveltejs/kit';
-import { findRoute, openPacked } from '$lib/server/app.ts';
-import { evaluateLine } from '$lib/server/current-set.ts';
 import { MOST_SPOT_URLS, startSpot } from '$lib/server/survey-actions.ts';
 import { SpotRequest } from '$lib/wire/survey-requests.ts';
 
 /** Reads a page, a folder or the set in the query again, as a survey of its own. */
-export async function POST({ params, request, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
+export async function POST({ request, locals }) {
     const asked = SpotRequest.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, 'Say what is to be read again: a page, a folder or a set.');
-    const known = (await openPacked(found.survey)).texts('url').all();
+    const known = (await locals.packed()).texts('url').all();
     const { data } = asked;
     let urls: string[];
     let what: string;
@@ -21,7 +17,7 @@ export async function POST({ params, request, url }) {
         urls = known.filter((of) => of.startsWith(data.url));
         what = `the folder ${data.url}`;
     } else {
-        const current = await evaluateLine(found.survey, url.searchParams.get('set') ?? '');
+        const current = await locals.set();
         if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
         urls = Array.from(current.bits.nodes(), (node) => known[node]!);
         what = `a set of ${urls.length}`;
@@ -33,6 +29,6 @@ export async function POST({ params, request, url }) {
             `A spot survey reads at most ${MOST_SPOT_URLS} URLs; this is ${urls.length}. Survey the site again instead.`,
         );
     }
-    const survey = await startSpot(found.survey, what, urls);
+    const survey = await startSpot(locals.survey, what, urls);
     return json({ number: survey.number });
 }

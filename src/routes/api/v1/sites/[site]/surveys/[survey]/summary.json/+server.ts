@@ -1,13 +1,11 @@
 import { error, json } from '@sveltejs/kit';
-import { appStore, findRoute, isEarlier } from '$lib/server/app.ts';
+import { appStore, isEarlier } from '$lib/server/app.ts';
 import { summaryNow } from '$lib/server/revisions.ts';
 import { listRevisions } from '$lib/server/store/evidence-store.ts';
 
 /** The counts of the survey, as `summary.json` of the command line; of an earlier revision with `?revision=N`. */
-export async function GET({ params, url }) {
-    const found = await findRoute(params);
-    if (!found) error(404, 'There is no such survey.');
-    const { survey } = found;
+export async function GET({ url, locals }) {
+    const { survey } = locals;
     const asked = url.searchParams.get('revision') ?? (isEarlier(survey) ? String(survey.revision) : null);
     if (asked === null || Number(asked) === survey.latest) return json(await summaryNow(survey));
     const revisions = await listRevisions(appStore().db, survey.id);
