@@ -37,6 +37,7 @@ const CORE_FOLDERS = [
     'checks',
     'formats',
     'words',
+    'views',
 ];
 
 const CORE = [

@@ -1,6 +1,10 @@
 <script lang="ts">
     /** All keys, in a window that `?` opens. */
+    import { AREAS } from '../../core/views/areas.ts';
+
+    const AREA_KEYS = AREAS.map(({ key }) => key);
     const KEYS = [
+        { keys: [AREA_KEYS[0]!, '…', AREA_KEYS.at(-1)!], does: `go to ${AREAS.map(({ name }) => name).join(', ')}` },
         { keys: ['Ctrl', 'K'], does: 'find a page, an area, a set or an action (⌘ K on a Mac)' },
         { keys: ['/'], does: 'write in the line of the set' },
         { keys: ['['], does: 'page before, in the set and its order' },

@@ -12,10 +12,17 @@
     }
     let { title, sites, site = null, children }: Props = $props();
     const areas = $derived([
-        { name: 'Sites', question: 'which website?', href: '/sites', isCurrent: title === 'Sites' },
+        {
+            name: 'Sites',
+            question: 'which website?',
+            icon: 'page' as const,
+            href: '/sites',
+            isCurrent: title === 'Sites',
+        },
         {
             name: 'Door check',
             question: 'is it open?',
+            icon: 'door' as const,
             href: site ? `/sites/${site.id}/door` : '/door',
             isCurrent: title === 'Door check',
         },

@@ -7,6 +7,7 @@
     import Scale from '@lucide/svelte/icons/scale';
     import Table from '@lucide/svelte/icons/table-2';
     import Waypoints from '@lucide/svelte/icons/waypoints';
+    import type { AreaIcon } from '../../core/views/areas.ts';
     import Mark from '../parts/Mark.svelte';
     import { day } from '../parts/format.ts';
 
@@ -24,7 +25,7 @@
         sites: { id: number; name: string }[];
         survey: RailSurvey | null;
         surveys: RailSurvey[];
-        areas: { name: string; question: string; href: string; isCurrent: boolean }[];
+        areas: { name: string; question: string; icon: AreaIcon; href: string; isCurrent: boolean }[];
         /** Address that shows another survey of the site. */
         hrefOfSurvey?: (number: number) => string;
         onTheme: () => void;
@@ -34,14 +35,14 @@
     }
     let { site, sites, survey, surveys, areas, hrefOfSurvey, onTheme, onFind, onKeys }: Props = $props();
     /** Drawn where there is no room for words. */
-    const ICONS: Record<string, typeof Compass> = {
-        Brief: FileText,
-        Reach: Waypoints,
-        Weight: Scale,
-        Pages: Table,
-        Links: Link,
-        Survey: Compass,
-        'Door check': DoorOpen,
+    const ICONS: Record<AreaIcon, typeof Compass> = {
+        page: FileText,
+        ways: Waypoints,
+        scale: Scale,
+        table: Table,
+        link: Link,
+        compass: Compass,
+        door: DoorOpen,
     };
     /** Laid over the view in full, where it is folded to icons. */
     let isUnfolded = $state(false);
@@ -110,7 +111,7 @@
     {/if}
     <nav aria-label="Areas" class="pt-1">
         {#each areas as area (area.href)}
-            {@const Icon = ICONS[area.name] ?? FileText}
+            {@const Icon = ICONS[area.icon]}
             <a
                 class="area"
                 href={area.href}

@@ -1,19 +1,17 @@
 <script lang="ts">
     /** The line of an area's parts under the set bar. */
     interface Props {
-        base: string;
         /** The area. */
         name: string;
-        parts: Readonly<Record<string, string>>;
+        items: readonly { id: string; name: string; href: string }[];
         current: string;
     }
-    let { base, name, parts, current }: Props = $props();
-    const items = $derived(Object.entries(parts).map(([id, label]) => ({ id, label, href: `${base}/${id}` })));
+    let { name, items, current }: Props = $props();
 </script>
 
 <nav class="sub-areas" aria-label={name}>
     {#each items as item (item.id)}
-        <a href={item.href} aria-current={item.id === current ? 'page' : undefined}>{item.label}</a>
+        <a href={item.href} aria-current={item.id === current ? 'page' : undefined}>{item.name}</a>
     {/each}
 </nav>
 

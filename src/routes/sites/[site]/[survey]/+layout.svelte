@@ -7,7 +7,8 @@
     import Find from '$lib/ui/frame/Find.svelte';
     import KeyList from '$lib/ui/frame/KeyList.svelte';
     import SetBar from '$lib/ui/frame/SetBar.svelte';
-    import { REACH_PARTS, SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
+    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
+    import { AREAS, viewNamed, type AreaView } from '$lib/core/views/areas.ts';
     import { switchTheme } from '$lib/ui/frame/theme.ts';
     import { CompletionAnswer, PageWindowAnswer } from '$lib/wire/sets.ts';
     import { ask, siteApi, surveyApi, tell, type Asked } from '$lib/wire/client.ts';
@@ -19,28 +20,29 @@
     import { queryOf, sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
     import { SetSizes } from '$lib/workers/set-sizes.ts';
 
-    /** Views that show the current set against the whole: the set goes with the reader from one to the other. */
-    const SET_VIEWS = ['brief', 'reach', 'weight', 'pages', 'links'];
     let { data, children } = $props();
     /** Width of the page sheet, of both together where one is pinned; the reader may drag its edge. */
     let sheetWidth = $state(420);
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const part = $derived(page.url.pathname.slice(base.length + 1));
-    const withSet = $derived(data.set.text === '' ? '' : `?${new URLSearchParams({ set: data.set.text })}`);
-    const area = (name: string, question: string, parts: readonly string[]) => ({
-        name,
-        question,
-        href: `${base}/${parts[0]}${SET_VIEWS.includes(parts[0] ?? '') ? withSet : ''}`,
-        isCurrent: parts.includes(part),
-    });
+    const shown = $derived(viewNamed(part));
+    const hrefOf = (view: AreaView): string =>
+        `${base}/${view.id}${view.takesSet && data.set.text !== '' ? `?${new URLSearchParams({ set: data.set.text })}` : ''}`;
     const areas = $derived([
-        area('Brief', 'where do we stand?', ['brief']),
-        area('Reach', 'can it be got to?', Object.keys(REACH_PARTS)),
-        area('Weight', 'where does weight go?', ['weight']),
-        area('Pages', 'look a page up', ['pages']),
-        area('Links', 'look a link up', ['links']),
-        area('Survey', 'how was it read?', Object.keys(SURVEY_PARTS)),
-        { name: 'Door check', question: 'is it open?', href: `/sites/${data.site.id}/door`, isCurrent: false },
+        ...AREAS.map(({ name, question, icon, views }) => ({
+            name,
+            question,
+            icon,
+            href: hrefOf(views[0]),
+            isCurrent: shown?.area.name === name,
+        })),
+        {
+            name: 'Door check',
+            question: 'is it open?',
+            icon: 'door' as const,
+            href: `/sites/${data.site.id}/door`,
+            isCurrent: false,
+        },
     ]);
     const hasSheet = $derived(data.open !== null || data.unknown !== null);
     const isPartial = $derived(data.survey.isPartial || !data.survey.isEnded);
@@ -69,8 +71,7 @@
             if (value !== null) params.set(name, value);
         }
         if (url !== undefined) params.set('page', pageKey(url, data.site.start));
-        const stays = SET_VIEWS.includes(part) || part in REACH_PARTS || part in SURVEY_PARTS;
-        return `/sites/${data.site.id}/${number}/${stays ? part : 'brief'}${queryOf(params)}`;
+        return `/sites/${data.site.id}/${number}/${shown?.view.id ?? 'brief'}${queryOf(params)}`;
     }
     const others = $derived(data.surveys.filter(({ number }) => number !== data.survey.number));
 
@@ -94,7 +95,7 @@
 
     /** Where a set is shown: in the view that is open if it shows sets, else among the pages. */
     function setHref(text: string): string {
-        const stays = SET_VIEWS.includes(part);
+        const stays = shown?.view.takesSet ?? false;
         const params = new URLSearchParams(stays ? page.url.searchParams : undefined);
         params.delete('page');
         if (text === '') params.delete('set');
@@ -150,9 +151,14 @@
             note: question,
             go: () => void goto(href),
         })),
-        ...[...Object.entries(REACH_PARTS), ...Object.entries(SURVEY_PARTS)]
-            .filter(([id]) => id !== 'reach' && id !== 'progress')
-            .map(([id, name]) => ({ kind: 'area' as const, name, note: '', go: () => void goto(`${base}/${id}`) })),
+        ...AREAS.flatMap(({ name, views }) =>
+            views.slice(1).map((view) => ({
+                kind: 'area' as const,
+                name: view.name,
+                note: `in ${name}`,
+                go: () => void goto(hrefOf(view)),
+            })),
+        ),
         ...data.saved.map(({ name, expression }) => ({
             kind: 'set' as const,
             name,
@@ -190,6 +196,9 @@
         }
         if (document.querySelector('dialog[open]')) return;
         if (event.key === '?' && !isTyping) keys?.open();
+        const isPlain = !isTyping && !event.ctrlKey && !event.metaKey && !event.altKey;
+        const area = isPlain ? AREAS.find(({ key }) => key === event.key) : undefined;
+        if (area) void goto(hrefOf(area.views[0]));
         if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey) {
             event.preventDefault();
             document.getElementById('set-text')?.focus();
@@ -278,6 +287,11 @@
                 >
             </p>
         {/if}
+        {#if shown && shown.area.views.length > 1}<SubAreas
+                name={shown.area.name}
+                items={shown.area.views.map((view) => ({ ...view, href: hrefOf(view) }))}
+                current={part}
+            />{/if}
         {@render children()}
     </main>
     {#if data.beside}{@render sheetOf(data.beside, true)}{/if}

@@ -2,8 +2,6 @@
     import { page } from '$app/state';
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
     import PartTable from '$lib/ui/evidence/PartTable.svelte';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { IMPORT_WORDS } from '$lib/core/evidence/imports.ts';
     import { limitSentence, reasonWords } from '$lib/core/words/limits.ts';
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
@@ -22,7 +20,6 @@
 </script>
 
 <svelte:head><title>Completeness · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="completeness" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

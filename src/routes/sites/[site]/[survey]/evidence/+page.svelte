@@ -1,8 +1,6 @@
 <script lang="ts">
     import { invalidateAll } from '$app/navigation';
     import { IMPORT_WORDS, type ImportKind } from '$lib/core/evidence/imports.ts';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import EvidenceFile from '$lib/ui/evidence/EvidenceFile.svelte';
     import { setQuery } from '$lib/core/sets/page-filter.ts';
     import { quoted } from '$lib/core/sets/tokens.ts';
@@ -53,7 +51,6 @@
 {/snippet}
 
 <svelte:head><title>Evidence · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="evidence" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -1,19 +1,15 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
-    const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
     const broken = $derived(data.hosts.reduce((sum, host) => sum + host.broken, 0));
 
     const withPage = (url: string): string => withSheet(page.url, url, data.site.start);
 </script>
 
 <svelte:head><title>Other hosts · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="hosts" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

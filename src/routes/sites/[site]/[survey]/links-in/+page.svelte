@@ -1,7 +1,5 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { withSheet } from '$lib/ui/view/address.ts';
@@ -34,7 +32,6 @@
 </script>
 
 <svelte:head><title>Links in · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="links-in" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -2,8 +2,6 @@
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { quoted } from '$lib/core/sets/tokens.ts';
     import { page } from '$app/state';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { withSheet } from '$lib/ui/view/address.ts';
@@ -17,7 +15,6 @@
 </script>
 
 <svelte:head><title>Orphans · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Reach" parts={REACH_PARTS} current="orphans" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -7,8 +7,6 @@
     import { surveyApi, tell } from '$lib/wire/client.ts';
     import ReadingBar from '$lib/ui/parts/ReadingBar.svelte';
     import SettingsSummary from '$lib/ui/parts/SettingsSummary.svelte';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted, moment } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
@@ -105,7 +103,6 @@
 </script>
 
 <svelte:head><title>Survey {data.survey.number} · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="progress" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline" aria-live="polite">

@@ -7,8 +7,6 @@
     import EvidenceMatrix from '$lib/ui/charts/EvidenceMatrix.svelte';
     import Figure from '$lib/ui/charts/Figure.svelte';
     import LoadBars from '$lib/ui/charts/LoadBars.svelte';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { WHY_CLOSED } from '$lib/ui/parts/closed-words.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
@@ -61,7 +59,6 @@
 </script>
 
 <svelte:head><title>Reach · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Reach" parts={REACH_PARTS} current="reach" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

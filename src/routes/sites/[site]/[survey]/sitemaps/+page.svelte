@@ -1,7 +1,5 @@
 <script lang="ts">
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { SURVEY_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
 
     let { data } = $props();
@@ -11,7 +9,6 @@
 </script>
 
 <svelte:head><title>Sitemaps · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Survey" parts={SURVEY_PARTS} current="sitemaps" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

@@ -2,8 +2,6 @@
     import { page } from '$app/state';
     import type { Parting } from '$lib/core/compare/intended.ts';
     import { setQuery } from '$lib/core/sets/page-filter.ts';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { withParams, withSheet } from '$lib/ui/view/address.ts';
@@ -26,7 +24,6 @@
 </script>
 
 <svelte:head><title>Intended structure · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Reach" parts={REACH_PARTS} current="structure" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">

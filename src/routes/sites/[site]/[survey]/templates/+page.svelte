@@ -1,7 +1,5 @@
 <script lang="ts">
     import { page } from '$app/state';
-    import SubAreas from '$lib/ui/frame/SubAreas.svelte';
-    import { REACH_PARTS } from '$lib/ui/frame/sub-areas.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
@@ -14,7 +12,6 @@
 </script>
 
 <svelte:head><title>Templates · {data.site.name} · Edge Map</title></svelte:head>
-<SubAreas {base} name="Reach" parts={REACH_PARTS} current="templates" />
 <div class="view">
     <div class="pane border-b border-(--edge)">
         <h1 class="headline">
