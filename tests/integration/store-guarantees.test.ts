@@ -252,6 +252,13 @@ describe('lists from elsewhere', () => {
 });
 
 describe('files and accounts', () => {
+    it('of a moment are put where no other database takes them away when it starts', async () => {
+        const [rows] = await instance.store.db.$client.query("SHOW VARIABLES LIKE 'tmpdir'");
+        const [{ Value: folder } = { Value: '' }] = rows as { Value: string }[];
+        expect(folder.startsWith(instance.folder.path)).toBe(true);
+        expect(statSync(folder).mode & 0o077).toBe(0);
+    });
+
     it('are for their owner alone', async () => {
         const { path, database } = instance.folder;
         for (const folder of [path, database, join(path, 'run'), join(path, 'log'), join(database, 'edgemap')])

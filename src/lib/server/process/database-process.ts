@@ -40,6 +40,16 @@ export function databaseAccess(folder: DataFolder): DatabaseAccess {
     return { socketPath: folder.socket, user: NAME, password: databaseSecret(folder), database: NAME };
 }
 
+/**
+ * Where a database puts what it needs for a moment. Its own: a server that starts takes away whatever is left of such
+ * files in the folder, and in one that several share those would be another's, still in use.
+ */
+function temporaryFolder(folder: DataFolder): string {
+    const path = join(folder.run, 'database-temporary');
+    mkdirSync(path, { recursive: true, mode: 0o700 });
+    return path;
+}
+
 /** Makes the database files in a folder beside, then moves them into place: never half a database. */
 function install(folder: DataFolder): void {
     if (existsSync(folder.database)) return;
@@ -57,7 +67,11 @@ function install(folder: DataFolder): void {
             '--skip-test-db',
             '--skip-name-resolve',
         ],
-        { encoding: 'utf8', cwd: folder.path, env: { ...process.env, ...PRIVATE_FILES } },
+        {
+            encoding: 'utf8',
+            cwd: folder.path,
+            env: { ...process.env, ...PRIVATE_FILES, TMPDIR: temporaryFolder(folder) },
+        },
     );
     if (done.status !== 0) {
         rmSync(fresh, { recursive: true, force: true });
@@ -118,6 +132,7 @@ async function startServer(folder: DataFolder): Promise<ProcessIdentity> {
             `--datadir=${folder.database}`,
             `--socket=${folder.socket}`,
             `--pid-file=${join(folder.run, 'mariadbd.pid')}`,
+            `--tmpdir=${temporaryFolder(folder)}`,
             `--init-file=${writeInitFile(folder)}`,
             '--skip-networking',
             '--skip-log-bin',

@@ -77,3 +77,8 @@ export function signed(by: number, text: string): string {
     if (Number(text.replaceAll(',', '')) === 0) return '0';
     return by > 0 ? `+${text}` : text.replace('-', '−');
 }
+
+/** A share from 0 to 1 in percent, with so many places. */
+export function percent(share: number, places = 0): string {
+    return `${(share * 100).toFixed(places)}%`;
+}
