@@ -50,6 +50,10 @@ function tableRows<T extends MySqlTable, Item>(
     };
 }
 
+/** All fields of a table: a column that is added to it is stored as soon as its rows have it, which the types ask for. */
+const fieldsOf = <T extends MySqlTable>(table: T) =>
+    Object.keys(getTableColumns(table)) as (keyof T['$inferInsert'] & string)[];
+
 /** A batch as rows of tables; each table is made when it is asked for. */
 export function* rowsOfBatch(
     surveyId: number,
@@ -88,41 +92,11 @@ export function* rowsOfBatch(
         ...row,
         region: REGIONS.indexOf(row.region),
     }));
-    yield tableRows(
-        schema.pages,
-        [
-            'surveyId',
-            'address',
-            'seq',
-            'status',
-            'notRead',
-            'failure',
-            'mediaType',
-            'typeNote',
-            'bodyTrouble',
-            'redirectTo',
-            'instantRefresh',
-            'title',
-            'h1',
-            'description',
-            'language',
-            'words',
-            'metaRobots',
-            'xRobotsTag',
-            'noindex',
-            'noindexReason',
-            'nofollow',
-            'canonicals',
-            'robotsAllowed',
-            'robotsRule',
-            'credentialsRemoved',
-            'bytes',
-            'milliseconds',
-            'readAt',
-        ],
-        batch.pages,
-        (row) => ({ surveyId, ...row, canonicals: row.canonicals.join(' ') }),
-    );
+    yield tableRows(schema.pages, fieldsOf(schema.pages), batch.pages, (row) => ({
+        surveyId,
+        ...row,
+        canonicals: row.canonicals.join(' '),
+    }));
     yield tableRows(
         schema.pageBlocks,
         ['surveyId', 'page', 'ordinal', 'block', 'layout', 'line'],
