@@ -43,6 +43,7 @@ export default defineConfig({
                 resolve: { alias },
                 test: {
                     name: 'browser',
+                    globalSetup: ['tests/support/made-site.ts'],
                     include: ['tests/browser/**/*.test.ts'],
                     environment: 'node',
                     testTimeout: 400_000,

@@ -1,5 +1,6 @@
 /** Sets of the set language, for tests that ask what a line finds. */
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
+import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
 import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
@@ -7,8 +8,12 @@ import type { MeasuredSurvey } from './reference/measured-survey.ts';
 
 /** Nodes of the set that a line names. */
 export function nodesOfLine(survey: MeasuredSurvey, line: string): number[] {
-    const packed = packSurvey(survey).survey;
-    const parsed = parseSet(line, [...fieldsOf(packed), PRIORITY]);
+    return nodesIn(packSurvey(survey).survey, line);
+}
+
+/** The same of a survey that is packed, with priorities. */
+export function nodesIn(survey: PackedSurvey, line: string, priority?: Uint8Array): number[] {
+    const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
     if (!parsed.ok) throw new Error(`${line}: ${parsed.say}`);
-    return [...evaluateSet(parsed.set, { survey: packed }).nodes()];
+    return [...evaluateSet(parsed.set, { survey, priority }).nodes()];
 }

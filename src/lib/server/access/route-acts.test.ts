@@ -36,6 +36,17 @@ describe('what routes do', () => {
         expect(said.sort(byRoute)).toEqual(there.sort(byRoute));
     });
 
+    it('is made again for another survey or set: a load that takes them from `locals` says so', () => {
+        const entries = readdirSync(routes, { recursive: true, encoding: 'utf8' });
+        const loads = entries.filter((entry) => /\[site\].*\+(?:page|layout)\.server\.ts$/.test(entry));
+        expect(loads.length).toBeGreaterThan(15);
+        for (const entry of loads) {
+            const text = readFileSync(join(routes, entry), 'utf8');
+            const load = text.split('export const actions')[0]!;
+            if (/\blocals\b/.test(load)) expect(load, entry).toMatch(/export const load = lookedAt\(/);
+        }
+    });
+
     it('is looking, for whatever is had by GET', () => {
         for (const [route, { GET }] of Object.entries(ROUTE_ACTS)) if (GET) expect(GET, route).toBe('see');
     });

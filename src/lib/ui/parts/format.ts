@@ -82,3 +82,8 @@ export function signed(by: number, text: string): string {
 export function percent(share: number, places = 0): string {
     return `${(share * 100).toFixed(places)}%`;
 }
+
+/** The day a survey stands for: that of its story where it has one. */
+export function surveyDay({ createdAt, asOf }: { createdAt: number; asOf: string }): string {
+    return day(asOf === '' ? createdAt : Date.parse(asOf));
+}

@@ -11,6 +11,7 @@ import { listNotes } from '$lib/server/store/note-store.ts';
 import { listSites, type Site } from '$lib/server/store/site-store.ts';
 import type { Survey } from '$lib/server/store/survey-store.ts';
 import type { DepthGoals } from '$lib/wire/goals.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 /** Notes that the box that finds looks through, the newest. */
 const MOST_NOTES = 500;
@@ -27,8 +28,7 @@ function railSurvey(survey: Survey) {
 }
 
 /** What every area shows: pickers, current set, and the page sheet when one is open. */
-export async function load({ url, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, locals }) => {
     const { site, survey } = locals;
     const { db } = appStore();
     const [sites, surveys, notes, baseline] = await Promise.all([
@@ -74,7 +74,7 @@ export async function load({ url, depends, locals }) {
         unknown: asked !== null && open === null ? asked : null,
         place: open ? placeInSet(current, url.searchParams, packed.nodeOf(open.sheet.url)) : null,
     };
-}
+});
 
 /** URL of the page that a parameter names; null for none. */
 function urlIn(url: URL, name: string, start: string): string | null {

@@ -5,12 +5,12 @@ import { appStore, isEarlier } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { givenEvidence, shownImports } from '$lib/server/evidence-actions.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_SECTIONS = 40;
 const MOST_LOST = 50;
 
-export async function load({ depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ locals }) => {
     const { packed, counts } = await openArea(locals);
     const given = await givenEvidence(locals.survey);
     const complete = once(packed, 'completeness', [[...given].sort().join(' ')], () => completenessOf(packed, given));
@@ -34,4 +34,4 @@ export async function load({ depends, locals }) {
         bare,
         counts: { known: counts.known, read: counts.read, pages: counts.pages, reached: counts.reached },
     };
-}
+});

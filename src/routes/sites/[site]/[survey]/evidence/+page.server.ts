@@ -3,9 +3,9 @@ import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
 import { appStore, isEarlier } from '$lib/server/app.ts';
 import { addBareCount, addFromSurvey, addTyped, shownImports } from '$lib/server/evidence-actions.ts';
 import { listRevisions } from '$lib/server/store/evidence-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ locals }) => {
     const revisions = await listRevisions(appStore().db, locals.survey.id);
     return {
         isEarlier: isEarlier(locals.survey),
@@ -13,7 +13,7 @@ export async function load({ depends, locals }) {
         robotWords: [...DEFAULT_ROBOT_WORDS],
         revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),
     };
-}
+});
 
 export const actions = {
     typed: async ({ request, locals }) => {

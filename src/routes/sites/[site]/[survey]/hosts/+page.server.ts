@@ -1,9 +1,10 @@
 import { once } from '$lib/core/kept.ts';
 import { externalHosts } from '$lib/core/areas/external-hosts.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_HOSTS = 1_000;
 
-export async function load({ locals }) {
+export const load = lookedAt(async ({ locals }) => {
     const packed = await locals.packed(['core', 'text', 'links']);
     const hosts = once(packed, 'external hosts', [], () => externalHosts(packed));
     return {
@@ -12,4 +13,4 @@ export async function load({ locals }) {
         links: hosts.reduce((sum, host) => sum + host.links, 0),
         isAsked: locals.survey.settings.externals === 'check',
     };
-}
+});

@@ -1,11 +1,11 @@
 import { linksIn } from '$lib/core/areas/links-in.ts';
 import { once } from '$lib/core/kept.ts';
 import { importsOf } from '$lib/server/evidence-actions.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_SHOWN = 500;
 
-export async function load({ url, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, locals }) => {
     const packed = await locals.packed();
     const rows = (await importsOf(locals.survey))
         .filter((item) => item.kind === 'external')
@@ -27,4 +27,4 @@ export async function load({ url, depends, locals }) {
         links: shown,
         most: MOST_SHOWN,
     };
-}
+});

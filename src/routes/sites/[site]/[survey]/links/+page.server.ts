@@ -2,9 +2,9 @@ import { orderOf } from '$lib/server/current-set.ts';
 import { linkQueryOf, linkWindow } from '$lib/server/link-table.ts';
 import { LINK_COLUMNS_COOKIE } from '$lib/ui/table/columns.ts';
 import { readLinkColumns } from '$lib/ui/table/link-columns.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ url, cookies, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, cookies, locals }) => {
     const current = await locals.set(['links']);
     const query = linkQueryOf(url.searchParams);
     const order = orderOf(url.searchParams);
@@ -19,4 +19,4 @@ export async function load({ url, cookies, depends, locals }) {
         order: { ...order, column: order.column === 'url' ? 'source' : order.column },
         shown: readLinkColumns(url.searchParams.get('columns') ?? cookies.get(LINK_COLUMNS_COOKIE) ?? null),
     };
-}
+});

@@ -7,13 +7,13 @@ import { gateOf } from '$lib/core/columns/gate-facts.ts';
 import { flagNamed } from '$lib/core/sets/flags.ts';
 import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import { openArea } from '$lib/server/areas.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_SHOWN = 200;
 const MOST_ISLANDS = 20;
 const MOST_SECTIONS = 24;
 
-export async function load({ url, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, locals }) => {
     const { packed, counts } = await openArea(locals);
     const near = once(packed, 'nearest pages', [], () => new NearestPages(packed));
     const kind = packed.numbers('orphan');
@@ -77,4 +77,4 @@ export async function load({ url, depends, locals }) {
         })),
         most: MOST_SHOWN,
     };
-}
+});

@@ -1,8 +1,8 @@
 import { columnList, orderOf, pageWindow } from '$lib/server/current-set.ts';
 import { PAGE_COLUMNS_COOKIE, readColumns, tableParams } from '$lib/ui/table/columns.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ url, cookies, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, cookies, locals }) => {
     const current = await locals.set();
     const columns = columnList(current);
     // Columns once chosen are kept for the next visit.
@@ -16,4 +16,4 @@ export async function load({ url, cookies, depends, locals }) {
         columns,
         shown,
     };
-}
+});

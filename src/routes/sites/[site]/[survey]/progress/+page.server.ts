@@ -1,8 +1,9 @@
 import { appStore } from '$lib/server/app.ts';
 import { lastKnock } from '$lib/server/door-actions.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ locals }) {
+export const load = lookedAt(async ({ locals }) => {
     const { survey } = locals;
     // The knock that came before its pages were read; a later one says nothing of this survey.
     const [progress, knock] = await Promise.all([
@@ -10,4 +11,4 @@ export async function load({ locals }) {
         lastKnock(survey.siteId, survey.endedAt ?? Infinity),
     ]);
     return { ...progress, knock };
-}
+});

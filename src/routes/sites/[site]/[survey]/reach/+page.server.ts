@@ -6,6 +6,7 @@ import { templateWords } from '$lib/core/areas/template-list.ts';
 import { appStore } from '$lib/server/app.ts';
 import { openArea } from '$lib/server/areas.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_CHOKE_POINTS = 10;
 const MOST_TEMPLATES = 6;
@@ -14,8 +15,7 @@ const MOST_FAMILIES = 8;
 /** Depths that have a row of their own. */
 const SINGLE_DEPTHS = 20;
 
-export async function load({ url, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, locals }) => {
     const { current, packed, counts, within } = await openArea(locals, ['links']);
     const followed = url.searchParams.get('links') === 'followed';
     const depth = followed ? followedDepths(packed) : undefined;
@@ -72,7 +72,7 @@ export async function load({ url, depends, locals }) {
         families: closed.slice(0, MOST_FAMILIES),
         familyTotal: closed.length,
     };
-}
+});
 
 function sum(values: ArrayLike<number>): number {
     let total = 0;

@@ -1,6 +1,6 @@
 import { sitemapFiles } from '$lib/core/areas/sitemap-files.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ locals }) => {
     return sitemapFiles(await locals.packed());
-}
+});

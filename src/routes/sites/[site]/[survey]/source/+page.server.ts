@@ -4,8 +4,9 @@ import { appStore } from '$lib/server/app.ts';
 import { linkRecordsOfPage } from '$lib/server/export/link-export.ts';
 import { viewSource } from '$lib/server/page-source.ts';
 import { loadPageDetails, loadSource } from '$lib/server/store/rows-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
-export async function load({ url, locals }) {
+export const load = lookedAt(async ({ url, locals }) => {
     const packed = await locals.packed(['core', 'text', 'links']);
     const node = packed.nodeOf(urlOfKey(url.searchParams.get('of') ?? '', locals.site.start));
     if (node === -1) error(404, 'This survey knows no such page.');
@@ -31,4 +32,4 @@ export async function load({ url, locals }) {
                 kind: String(link.kind),
             })),
     };
-}
+});

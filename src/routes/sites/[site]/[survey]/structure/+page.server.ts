@@ -3,6 +3,7 @@ import { againstIntended, printOutline, type Parting } from '$lib/core/compare/i
 import { appStore } from '$lib/server/app.ts';
 import { readIntended } from '$lib/server/intended-form.ts';
 import { listIntended, saveIntended } from '$lib/server/store/intended-store.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_SHOWN = 500;
 
@@ -15,8 +16,7 @@ const SETS: Partial<Record<Parting, string>> = {
     deeper: PARTED[2]!,
 };
 
-export async function load({ url, depends, locals }) {
-    depends('edgemap:survey');
+export const load = lookedAt(async ({ url, locals }) => {
     const pages = await listIntended(appStore().db, locals.site.id);
     const packed = await locals.packed();
     const against = againstIntended(packed, pages);
@@ -35,7 +35,7 @@ export async function load({ url, depends, locals }) {
         more: Math.max(0, shown.length - MOST_SHOWN),
         outline: printOutline(pages),
     };
-}
+});
 
 export const actions = {
     keep: async ({ request, locals }) => {

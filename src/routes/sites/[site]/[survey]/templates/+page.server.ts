@@ -1,12 +1,13 @@
 import { once } from '$lib/core/kept.ts';
 import { openTemplate, templateList } from '$lib/core/areas/template-list.ts';
 import { openArea } from '$lib/server/areas.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 const MOST_TEMPLATES = 300;
 const MOST_PAGES = 500;
 const MOST_LINKS = 200;
 
-export async function load({ url, locals }) {
+export const load = lookedAt(async ({ url, locals }) => {
     const { packed, counts } = await openArea(locals, ['links']);
     const { templates } = packed.measured;
     const number = templates.findIndex((item) => item.name === url.searchParams.get('template'));
@@ -27,4 +28,4 @@ export async function load({ url, locals }) {
             pageTotal: open.pages.length,
         },
     };
-}
+});

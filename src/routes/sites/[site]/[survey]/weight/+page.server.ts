@@ -1,3 +1,4 @@
+import { lookedAt } from '$lib/server/views/looked-at.ts';
 import { showWeight } from '$lib/server/views/weight.ts';
 
-export const load = ({ locals, url, depends }) => (depends('edgemap:survey'), showWeight(locals, url));
+export const load = lookedAt(({ locals, url }) => showWeight(locals, url));

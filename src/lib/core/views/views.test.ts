@@ -1,0 +1,167 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { randomSite } from '../../../../tests/support/random-site.ts';
+import { nodesIn } from '../../../../tests/support/sets.ts';
+import { Site } from '../../../../tests/support/small-site.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { Bits } from '../sets/bits.ts';
+import { AREAS, viewNamed, VIEWS } from './areas.ts';
+import { briefView } from './brief.ts';
+import { weightView } from './weight.ts';
+
+const survey = packSurvey(randomSite(7, 200).measure()).survey;
+const none = new Uint8Array(survey.count);
+const size = (line: string, priority = none): number => nodesIn(survey, line, priority).length;
+
+/** All pairs of a set and a number of pages anywhere in a view model. */
+function countedSets(value: unknown, found: { set: string; pages: number }[] = []): { set: string; pages: number }[] {
+    if (typeof value !== 'object' || value === null) return found;
+    const { set, pages } = value as { set?: unknown; pages?: unknown };
+    if (typeof set === 'string' && typeof pages === 'number') found.push({ set, pages });
+    for (const part of Object.values(value)) countedSets(part, found);
+    return found;
+}
+
+describe('the view model of Weight', () => {
+    const view = weightView({ survey, priority: none, within: null, against: null });
+
+    it('gives every number with the set it counts', () => {
+        const counted = countedSets(view).filter(({ set }) => set !== view.top?.set);
+        expect(counted.length).toBeGreaterThan(4);
+        for (const { set, pages } of counted) expect(size(set), set).toBe(pages);
+        // The top tenth begins at a standing that several may have.
+        expect(Math.abs(size(view.top!.set) - view.top!.pages)).toBeLessThanOrEqual(2);
+    });
+
+    it('shares out all pages and all standing over the sections, as their sets hold them', () => {
+        const sum = (of: (section: (typeof view.sections)[number]) => number): number =>
+            view.sections.reduce((all, section) => all + of(section), 0);
+        expect(sum(({ pages }) => pages)).toBe(view.ranked.pages);
+        expect(sum(({ shareOfPages }) => shareOfPages)).toBeCloseTo(1, 10);
+        expect(sum(({ shareOfStanding }) => shareOfStanding)).toBeCloseTo(1, 8);
+        for (const { ranked, pages, section } of view.sections) if (ranked) expect(size(ranked), section).toBe(pages);
+    });
+
+    it('tells the flow from section to section by sets that hold its pages', () => {
+        // Nine sections are listed, the smaller ones together: of twelve the last four.
+        const site = new Site().known('/', 'manual');
+        const sections = Array.from({ length: 12 }, (_, n) => `/s${n}/`);
+        sections.forEach((folder, n) => {
+            const own = Array.from({ length: 14 - n }, (_, page) => `${folder}${page}`);
+            own.forEach((path, page) => site.page(path, [{ to: own[0]! }, { to: `/s${(n * 5 + page) % 12}/0` }]));
+        });
+        const even = packSurvey(
+            site
+                .page(
+                    '/',
+                    sections.map((folder) => ({ to: `${folder}0` })),
+                )
+                .measure(),
+        ).survey;
+        const {
+            sections: listed,
+            flow,
+            flowSets,
+        } = weightView({ survey: even, priority: none, within: null, against: null });
+        expect(listed.at(-1)).toMatchObject({ section: '5 others', ranked: null });
+        flow.links.forEach((row, from) =>
+            row.forEach((links, to) => {
+                const pages = nodesIn(even, flowSets[from]![to]!).length;
+                expect(pages === 0, flowSets[from]![to]).toBe(links === 0);
+                expect(pages).toBeLessThanOrEqual(links);
+            }),
+        );
+    });
+
+    it('says what it was not asked, and what the current set holds', () => {
+        expect(view.misfits).toBeNull();
+        expect(view.inSet).toBeNull();
+        const priority = none.slice().fill(1, 0, 20);
+        const within = Bits.of(survey.count, nodesIn(survey, 'section is guides'));
+        const asked = weightView({ survey, priority, within, against: 'nothing of that name' });
+        expect(asked.prioritised).toBe(20);
+        expect(asked.misfits!.starvedTotal).toBe(size('starved', priority));
+        const guides = asked.sections.find(({ section }) => section === 'guides')!;
+        expect(asked.inSet!.shareOfPages).toBeCloseTo(guides.shareOfPages, 10);
+        expect(asked.inSet!.shareOfStanding).toBeCloseTo(guides.shareOfStanding, 10);
+    });
+});
+
+describe('the view model of the Brief', () => {
+    const request = { survey, priority: none, within: null, goal: 2, isEnded: true, baseline: null };
+    const view = briefView(request);
+
+    it('gives every job with the set it concerns', () => {
+        const counted = countedSets(view.jobs);
+        expect(counted.length).toBeGreaterThan(3);
+        for (const { set, pages } of counted) expect(size(set), set).toBe(pages);
+    });
+
+    it('counts as the sets count', () => {
+        expect(view.counts.pages).toBe(size('page'));
+        expect(view.counts.reached).toBe(size('page and reached'));
+        expect(view.counts.orphans!.all).toBe(size('orphan'));
+        for (const { from, to, pages } of view.depths) expect(pages).toBe(size(`page and depth from ${from} to ${to}`));
+    });
+
+    it('tells of a set beside the whole, and of jobs only when nothing changes any more', () => {
+        const within = Bits.of(survey.count, nodesIn(survey, 'section is tools'));
+        const part = briefView({ ...request, within });
+        expect(part.counts).toEqual(view.counts);
+        expect(part.inSet!.pages).toBe(size('page and section is tools'));
+        expect(part.depthsInSet!.map(({ from, to }) => [from, to])).toEqual(
+            part.depths.map(({ from, to }) => [from, to]),
+        );
+        expect(briefView({ ...request, isEnded: false }).jobs).toBeNull();
+    });
+
+    it('compares with a baseline, and with itself finds nothing changed', () => {
+        const again: PackedSurvey = packSurvey(randomSite(7, 200).measure()).survey;
+        const { since } = briefView({ ...request, baseline: { survey: again, id: 1, revision: 1 } });
+        for (const { before, after, name } of since!.rows) expect(after, name).toBe(before);
+        expect(since!.orphans).toMatchObject({ reached: 0, gone: 0, new: 0 });
+    });
+});
+
+describe('the registry of areas', () => {
+    const routes = join(import.meta.dirname, '../../../routes/sites/[site]/[survey]');
+
+    it('has a route for every view, and every view in one area', () => {
+        const there = readdirSync(routes).filter((name) => statSync(join(routes, name)).isDirectory());
+        // The source of a page is a view of no area.
+        expect([...VIEWS.map(({ id }) => id), 'source'].sort()).toEqual(there.sort());
+        for (const { id } of VIEWS) expect(viewNamed(id)?.view.id).toBe(id);
+        expect(viewNamed('source')).toBeNull();
+    });
+
+    it('gives every area a name, a question and a key of its own', () => {
+        for (const of of ['name', 'question', 'key'] as const) {
+            const all = AREAS.map((area) => area[of]);
+            expect(new Set(all).size, of).toBe(all.length);
+        }
+        for (const { question } of AREAS) expect(question).not.toMatch(/^[A-Z]|[.!]$/);
+    });
+
+    it('is the only list: the frame, the keys and the tests that look at every view take their areas from it', () => {
+        const root = join(import.meta.dirname, '../../../..');
+        const users = [
+            'src/routes/sites/[site]/[survey]/+layout.svelte',
+            'src/lib/ui/frame/KeyList.svelte',
+            'tests/browser/accessibility.test.ts',
+        ];
+        for (const user of users) expect(readFileSync(join(root, user), 'utf8'), user).toContain('core/views/areas.ts');
+        // Nothing else lists them: a file that names three areas in one line of code would be a second list.
+        const files = ['src/routes', 'src/lib/ui', 'src/lib/server'].flatMap((folder) =>
+            readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' }).map((name) => join(folder, name)),
+        );
+        for (const file of files.filter((name) => /\.(?:ts|svelte)$/.test(name) && !name.includes('.test.'))) {
+            const lines = readFileSync(join(root, file), 'utf8').split('\n');
+            for (const line of lines) {
+                const named = AREAS.filter(({ name }) => line.includes(`'${name}'`) || line.includes(`${name}:`));
+                expect(named.length, `${file}: ${line}`).toBeLessThan(3);
+            }
+        }
+    });
+});
