@@ -24,7 +24,7 @@ import { modelOf } from '../src/lib/core/packed/model-of.ts';
 import { siteMeasures } from '../src/lib/core/areas/site-measures.ts';
 import type { BenchOptions } from './bench.ts';
 import { MADE_ORIGIN, madeBatches, occurrencesOf } from './made-rows.ts';
-import { fastest, line, ratio } from './measure.ts';
+import { fastest, line, memoryInUse, ratio } from './measure.ts';
 
 /** Links of the running text of each page: 40 occurrences a page with menu, footer and section. */
 const OWN = 15;
@@ -44,6 +44,35 @@ function rowsOf(pages: number): RowColumns {
         rows.files.push(...batch.files);
     }
     return rows;
+}
+
+/** What a survey says it takes in memory, against what it does: freshly opened, and after it was looked at. */
+async function estimate(open: () => PackedSurvey): Promise<void> {
+    // Buffers are let go of behind a collection, not in it.
+    const settled = async (): Promise<number> => {
+        for (let bytes = Infinity; ;) {
+            await new Promise((resolve) => setTimeout(resolve, 200));
+            const now = memoryInUse();
+            if (Math.abs(now - bytes) < 1e5) return now;
+            bytes = now;
+        }
+    };
+    const before = await settled();
+    const survey = open();
+    const tell = async (when: string): Promise<void> => {
+        const real = (await settled()) - before;
+        line(
+            `memory of a survey ${when}: told`,
+            `${(survey.bytes / 1e6).toFixed(1)} MB of ${(real / 1e6).toFixed(1)} MB`,
+        );
+        line('  ratio, told to real', ratio(survey.bytes, real));
+    };
+    await tell('that was opened');
+    siteMeasures(survey);
+    jobsOf(survey, 4);
+    for (const column of pageColumns(survey).values()) placesBy(survey, column);
+    for (const name of ['url', 'title', 'h1', 'description'] as const) survey.texts(name).lower();
+    await tell('ordered by every column');
 }
 
 function onceTimed(work: () => void): number {
@@ -110,6 +139,7 @@ export async function packedBench(options: BenchOptions): Promise<void> {
     line('opening it: inflating, checking, columns', `${opening.toFixed(1)} ms`);
     line('ratio, opening to inflating', ratio(opening, inflating));
 
+    await estimate(open);
     const survey = open();
     const fields = [...fieldsOf(survey), PRIORITY];
     const timeOf = async (text: string): Promise<{ took: number; found: number }> => {

@@ -41,6 +41,7 @@ async function sceneOf(app: Application): Promise<Scene> {
     const browser = await openBrowser();
     const watched = await openPage(browser, app.address);
     const { page } = watched;
+    awaken(page);
     const session = await page.createCDPSession();
     await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
     return {
@@ -63,6 +64,17 @@ async function sceneOf(app: Application): Promise<Scene> {
             await app.close();
             rmSync(downloads, { recursive: true, force: true });
         },
+    };
+}
+
+/** A page that was gone to is there when it does what is pressed. */
+function awaken(page: Page): void {
+    const go = page.goto.bind(page);
+    page.goto = async (url, options) => {
+        const answer = await go(url, options);
+        // An error that comes from before the application has no code to wait for.
+        if ((answer?.status() ?? 500) < 400) await page.waitForSelector('html[data-awake]');
+        return answer;
     };
 }
 
