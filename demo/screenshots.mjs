@@ -20,6 +20,7 @@ const VIEWS = [
     ['reach', `${survey}/reach`, 'chart', 1280, 800],
     ['weight', `${survey}/weight`, 'chart', 1280, 800],
     ['weight-night', `${survey}/weight?${new URLSearchParams({ set: 'section is guides' })}`, 'night', 1280, 800],
+    ['sites', `${address}/sites`, 'chart', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     [
         'pages',
@@ -29,13 +30,6 @@ const VIEWS = [
         800,
     ],
     ['links', `${survey}/links?set=error&side=to&order=target_status.desc`, 'chart', 1280, 800],
-    [
-        'pages-night',
-        `${survey}/pages?set=choke+point&order=load.desc&columns=url,title,depth,gate,load,standing,incoming_pages,evidence`,
-        'night',
-        1280,
-        800,
-    ],
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
     ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
