@@ -9,6 +9,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
 import { AREAS, viewNamed, VIEWS } from './areas.ts';
 import { briefView } from './brief.ts';
+import { reachView } from './reach.ts';
 import { weightView } from './weight.ts';
 
 const survey = packSurvey(randomSite(7, 200).measure()).survey;
@@ -122,6 +123,45 @@ describe('the view model of the Brief', () => {
         const { since } = briefView({ ...request, baseline: { survey: again, id: 1, revision: 1 } });
         for (const { before, after, name } of since!.rows) expect(after, name).toBe(before);
         expect(since!.orphans).toMatchObject({ reached: 0, gone: 0, new: 0 });
+    });
+});
+
+describe('the view model of Reach', () => {
+    const goals = { all: 2, first: 1, second: null, third: 3 };
+    const priority = none.map((_, node) => node % 4);
+    const request = { survey, priority, within: null, goals, followedOnly: false };
+    const view = reachView(request);
+
+    it('gives every number with the set it counts', () => {
+        const counted = countedSets(view);
+        expect(counted.length).toBeGreaterThan(12);
+        for (const { set, pages } of counted) expect(size(set, priority), set).toBe(pages);
+        expect(view.beyond.map(({ priority: of, goal }) => [of, goal])).toEqual([
+            [null, 2],
+            [1, 1],
+            [3, 3],
+        ]);
+    });
+
+    it('counts depths along followed links where it is asked to, and tells the rest as it is', () => {
+        const followed = reachView({ ...request, followedOnly: true });
+        const depths = survey.numbers('followed_depth');
+        const isPage = survey.numbers('page');
+        for (const { from, to, pages } of followed.depths) {
+            const there = [...depths].filter((depth, node) => isPage[node] === 1 && depth >= from && depth <= to);
+            expect(pages).toBe(there.length);
+        }
+        expect(followed.counts).toEqual(view.counts);
+        expect(followed.deep).toBeNull();
+    });
+
+    it('lays the current set beside the whole, depth by depth', () => {
+        const within = Bits.of(survey.count, nodesIn(survey, 'section is journal'));
+        const part = reachView({ ...request, within });
+        part.depthsInSet!.forEach(({ from, to, pages }) =>
+            expect(pages).toBe(size(`page and section is journal and depth from ${from} to ${to}`)),
+        );
+        expect(part.orphansInSet).toBe(size('orphan and section is journal'));
     });
 });
 

@@ -1,0 +1,24 @@
+<script lang="ts">
+    /** Pages that little holds: one page, one link, a listing, a declined link. */
+    import type { ReachView } from '../../core/views/reach.ts';
+    import SetLink from '../parts/SetLink.svelte';
+    import type { ViewLinks } from '../view/links.ts';
+
+    let { threads, to }: { threads: ReachView['threads']; to: ViewLinks } = $props();
+    const THREADS = [
+        { of: 'thin', name: 'thin holds: one reached page alone links there' },
+        { of: 'oneLink', name: 'hang from one single link' },
+        { of: 'listings', name: 'linked from listings only' },
+        { of: 'declined', name: 'reached by nofollow links only' },
+    ] as const;
+</script>
+
+<section class="pane border-t border-(--rule)" aria-label="Held by a thread">
+    <h2 class="pane-name mb-1">Held by a thread</h2>
+    <dl class="facts">
+        {#each THREADS as { of, name } (of)}
+            <dt>{name}</dt>
+            <dd><SetLink of={threads[of]} hrefOf={to.set} /></dd>
+        {/each}
+    </dl>
+</section>
