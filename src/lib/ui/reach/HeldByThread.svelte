@@ -15,10 +15,14 @@
 
 <section class="pane border-t border-(--rule)" aria-label="Held by a thread">
     <h2 class="pane-name mb-1">Held by a thread</h2>
-    <dl class="facts">
-        {#each THREADS as { of, name } (of)}
-            <dt>{name}</dt>
-            <dd><SetLink of={threads[of]} hrefOf={to.set} /></dd>
-        {/each}
-    </dl>
+    <table class="ruled">
+        <tbody>
+            {#each THREADS as { of, name } (of)}
+                <tr>
+                    <td>{name}</td>
+                    <td class="num"><SetLink of={threads[of]} hrefOf={to.set} /></td>
+                </tr>
+            {/each}
+        </tbody>
+    </table>
 </section>
