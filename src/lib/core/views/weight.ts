@@ -131,7 +131,8 @@ export function weightView({ survey, priority, within, against }: WeightRequest)
 
 /** The pages that stand highest: how much of all standing they hold, and the standing they begin at. */
 function topOf(survey: PackedSurvey, { ranked, weight }: SiteMeasures): WeightView['top'] {
-    const lower = weight.all.curve.findLast((point) => point.pages <= BELOW_TOP + 1e-9) ?? { pages: 0, weight: 0 };
+    const below = weight.all.curve.filter((point) => point.pages <= BELOW_TOP + 1e-9);
+    const lower = below.at(-1) ?? { pages: 0, weight: 0 };
     const pages = Math.round(ranked * (1 - lower.pages));
     const known = Float64Array.from(survey.numbers('standing'))
         .filter((value) => !Number.isNaN(value))
