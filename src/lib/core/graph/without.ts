@@ -7,7 +7,7 @@ import { compressRows } from './rows.ts';
 export const STAYS = -1;
 
 /** The tree of shortest paths, downwards: the nodes entered from each. O(nodes). */
-export function childrenOf(parent: ArrayLike<number>): Links {
+function childrenOf(parent: ArrayLike<number>): Links {
     const below: number[] = [];
     for (let node = 0; node < parent.length; node++) if (parent[node] !== -1) below.push(node);
     const { start, targets } = compressRows(
