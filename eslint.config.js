@@ -15,16 +15,18 @@ const UI = { regex: '(?:^|/)ui/', message: 'ui is for pages only.' };
  */
 const CORE_FOLDERS = [
     'address',
+    'problems',
     'robots',
     'scope',
     'doubles',
     'traps',
     'page',
     'gates',
-    'door',
-    'sitemap',
     'survey',
     'evidence',
+    'words',
+    'door',
+    'sitemap',
     'graph',
     'model',
     'measures',
@@ -36,7 +38,6 @@ const CORE_FOLDERS = [
     'areas',
     'checks',
     'formats',
-    'words',
     'views',
 ];
 
@@ -44,6 +45,13 @@ const CORE = [
     { regex: '^(?!\\.|parse5$|saxes$)', message: 'core is pure: only parse5 and saxes come from outside.' },
     { regex: '(?:^|/)(?:server|ui|routes|workers|cli|demo)/', message: 'core imports nothing outside core.' },
 ];
+
+/** Folders that tell codes and numbers: sentences are made of them by those who show them. */
+const WORDLESS = ['problems', 'gates', 'page', 'graph', 'model', 'measures', 'columns', 'packed', 'pack', 'checks'];
+const SENTENCES = {
+    regex: '/words/(?!finding-params|limit-params)',
+    message: 'It tells codes with parameters; sentences are made at the edge.',
+};
 
 /** What a folder of core may not know: those behind it. */
 function foldersBehind(at) {
@@ -66,7 +74,7 @@ const WALLS = [
     ...CORE_FOLDERS.map((folder, at) => ({
         files: [`src/lib/core/${folder}/**/*.ts`],
         ignores: ['**/*.test.ts'],
-        patterns: [...CORE, ...foldersBehind(at)],
+        patterns: [...CORE, ...foldersBehind(at), ...(WORDLESS.includes(folder) ? [SENTENCES] : [])],
     })),
     {
         files: ['src/lib/core/*.ts'],
@@ -128,6 +136,17 @@ const WALLS = [
     { files: ['cli/**/*.ts', 'demo/**/*.ts'], ignores: ['**/*.test.ts'], patterns: [DATABASE, SVELTEKIT, UI] },
 ];
 
+/** What a variable or a property is called that holds a sentence for people. */
+const SENTENCE = '/^(say|message|note|failure|trouble|reason|why|typeNote|bodyTrouble|noindexReason|robotsRule)$/';
+const NO_PROSE = 'Nothing branches on a sentence: give it a code (core/problems/problem.ts).';
+const SAYS = [`MemberExpression[property.name=${SENTENCE}]`, `Identifier[name=${SENTENCE}]`];
+/** Looking into a sentence: by a pattern, by a part of it, by comparing it with another than the empty one. */
+const PROSE = SAYS.flatMap((says) => [
+    `CallExpression[callee.property.name=/^(test|exec)$/] > ${says}.arguments`,
+    `CallExpression > MemberExpression.callee[property.name=/^(match|matchAll|includes|startsWith|endsWith|search|indexOf)$/] > ${says}.object`,
+    `BinaryExpression[operator=/^[!=]==$/][right.type='Literal'][right.value=/ /] > ${says}.left`,
+]);
+
 export { CORE_FOLDERS };
 
 export default ts.config(
@@ -163,6 +182,11 @@ export default ts.config(
                 { name: 'fetch', message: 'Pages ask by wire/client.ts: refusals are worded once.' },
             ],
         },
+    },
+    {
+        files: ['src/**/*.{ts,svelte}', 'cli/**/*.ts', 'demo/**/*.ts'],
+        ignores: ['**/*.test.ts'],
+        rules: { 'no-restricted-syntax': ['error', ...PROSE.map((selector) => ({ selector, message: NO_PROSE }))] },
     },
     ...WALLS.map(({ files, ignores = [], patterns }) => ({
         files,

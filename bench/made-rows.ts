@@ -3,6 +3,7 @@
  * on every page, a block for each section, links of its own on each page; errors, redirects, noindexed pages, orphans
  * that a sitemap or a log knows, links elsewhere.
  */
+import { problem, writeProblem } from '../src/lib/core/problems/problem.ts';
 import type { Region } from '../src/lib/core/page/links.ts';
 import { emptyRows, unreadPage, type ListedLink, type SurveyBatch } from '../src/lib/core/survey/survey-rows.ts';
 import { numbers } from '../demo/big-site.ts';
@@ -84,7 +85,8 @@ export function* madeBatches({ pages, own = 15 }: MadeRowsOptions): Generator<Su
             readAt: 1_780_000_000_000 + page * 40,
             robotsAllowed: true,
             noindex: page % 53 === 11,
-            noindexReason: page % 53 === 11 ? 'meta robots says noindex' : '',
+            noindexReason:
+                page % 53 === 11 ? writeProblem(problem('noindex-meta', { name: 'robots', says: 'noindex' })) : '',
             metaRobots: page % 53 === 11 ? 'noindex' : '',
         });
         if (page === 0) batch.evidence.push({ address: 0, evidence: 'manual', source: '', line: 0, lastmod: '' });

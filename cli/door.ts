@@ -1,6 +1,8 @@
 /** `edgemap door URL`: the door check on the command line. Needs no database and stores nothing. */
 import { parseArgs } from 'node:util';
+import { storedWords } from '../src/lib/core/words/problems.ts';
 import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from '../src/lib/core/door/door-report.ts';
+import { toldReport } from '../src/lib/core/door/told-report.ts';
 import { realOrigin } from '../src/lib/core/door/judge-door.ts';
 import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
@@ -58,7 +60,7 @@ export async function doorCommand(words: string[]): Promise<number> {
     });
     if (isTerminal) rewriteLine('');
     if (stop.signal.aborted) return EXIT.interrupted;
-    console.log(values.json === true ? JSON.stringify(report, null, 2) : doorText(report));
+    console.log(values.json === true ? JSON.stringify(toldReport(report), null, 2) : doorText(report));
     return report.verdict.state === 'shut' ? EXIT.shut : EXIT.done;
 }
 
@@ -86,7 +88,9 @@ export function doorText({ facts, verdict }: DoorReport): string {
     lines.push('', `Pages tried behind it: ${open} of ${facts.samples.length} answer 200`);
     for (const page of facts.samples) {
         if (page.status !== 200 || page.noindex) {
-            lines.push(`  ${page.url}: ${page.status ?? page.failure}${page.noindex ? `, ${page.noindex.say}` : ''}`);
+            lines.push(
+                `  ${page.url}: ${page.status ?? storedWords(page.failure)}${page.noindex ? `, ${page.noindex.say}` : ''}`,
+            );
         }
     }
     lines.push(
@@ -110,7 +114,9 @@ export function doorText({ facts, verdict }: DoorReport): string {
 function variantLines(facts: DoorFacts): string[] {
     const real = realOrigin(facts);
     return facts.variants.map((variant) => {
-        const way = variant.hops.map((hop) => (hop.status === null ? hop.failure : String(hop.status))).join(' → ');
+        const way = variant.hops
+            .map((hop) => (hop.status === null ? storedWords(hop.failure) : String(hop.status)))
+            .join(' → ');
         const lands =
             variant.lands === ''
                 ? ''
@@ -129,9 +135,9 @@ function variantLines(facts: DoorFacts): string[] {
 }
 
 function pageLines(page: DoorPage): string[] {
-    if (page.isLeft) return [`  not asked for: ${page.closedBy}`];
+    if (page.isLeft) return [`  not asked for: ${storedWords(page.closedBy)}`];
     const lines = page.hops.map(
-        (hop) => `  ${hop.url}: ${hop.status ?? hop.failure}${hop.to === '' ? '' : ` → ${hop.to}`}`,
+        (hop) => `  ${hop.url}: ${hop.status ?? storedWords(hop.failure)}${hop.to === '' ? '' : ` → ${hop.to}`}`,
     );
     if (page.words !== null) {
         lines.push(

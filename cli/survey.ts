@@ -1,6 +1,8 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
+import { noteWords, storedWords } from '../src/lib/core/words/problems.ts';
+import { readProblems } from '../src/lib/core/problems/problem.ts';
 import { matchImport } from '../src/lib/core/areas/import-matches.ts';
 import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
@@ -136,7 +138,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 console.error(`The survey ended early: ${why}. What was stored is kept in ${data.path}.`);
             } else if (isLaidAside) {
                 console.error(
-                    `The survey was laid aside. ${result.trouble}\nGo on with it: ./edgemap survey --go-on ${survey.siteId}/${survey.number} --export ${values.export}`,
+                    `The survey was laid aside. ${storedWords(result.trouble)}\nGo on with it: ./edgemap survey --go-on ${survey.siteId}/${survey.number} --export ${values.export}`,
                 );
             }
             // A database that stayed away for minutes is not waited for once more.
@@ -163,7 +165,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 return EXIT.endedEarly;
             }
             if (result.state === 'failed') {
-                console.error(`Could not survey ${settings.start}: ${result.trouble}`);
+                console.error(`Could not survey ${settings.start}: ${storedWords(result.trouble)}`);
                 return EXIT.noSurvey;
             }
             printSummary(
@@ -173,7 +175,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 ended.cut,
                 packed.head.files
                     .filter((file) => file.kind === 'sitemap' && file.status === 200)
-                    .map((file) => `${file.url}: ${file.note}`),
+                    .map((file) => `${file.url}: ${noteWords(readProblems(file.note))}`),
             );
             for (const item of evidence) console.log(evidenceLine(item, packed));
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;

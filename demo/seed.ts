@@ -1,5 +1,6 @@
 /** Seeds the demo: adds the demo site once and surveys its three editions for real. Nothing on screen is pre-baked. */
 import { join } from 'node:path';
+import { storedWords } from '../src/lib/core/words/problems.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { NO_SECRETS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
@@ -66,7 +67,7 @@ export async function seedDemo(
         for (let told = 0; !isOver(); await pause(200)) {
             const now = await whileAway(() => getSurvey(db, survey.id));
             if (!now || (now.state !== 'waiting' && now.state !== 'running')) {
-                if (now?.trouble) log(`The demo survey ended: ${now.trouble}`);
+                if (now?.trouble) log(`The demo survey ended: ${storedWords(now.trouble)}`);
                 break;
             }
             const { progress } = await whileAway(() => readProgress(db, survey.id));

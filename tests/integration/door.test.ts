@@ -6,6 +6,7 @@ import { NO_SECRETS, type SurveySettings } from '$lib/core/survey/settings.ts';
 import { checkDoor, OTHER_AGENT } from '$lib/server/crawl/door-check.ts';
 import { startStandIn, type LoggedRequest, type SiteAnswer, type StandInSite } from '../../demo/stand-in.ts';
 import { settingsFor } from '../support/survey.ts';
+import { storedWords } from '$lib/core/words/problems.ts';
 
 const HTML = { 'content-type': 'text/html; charset=utf-8' };
 const START = `<!doctype html><html lang="en"><head>
@@ -247,7 +248,7 @@ describe('the door', () => {
                 '/x': { status: 301, headers: { location: '/' } },
             }),
         );
-        expect(facts.start.failure).toBe('it redirects in a circle, back to https://www.site.example/');
+        expect(storedWords(facts.start.failure)).toBe('it redirects in a circle, back to https://www.site.example/');
         expect(verdict.say).toBe(
             'The door is shut by its own redirects: the start page is never reached: it redirects in a circle, back to https://www.site.example/.',
         );

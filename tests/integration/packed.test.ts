@@ -311,6 +311,7 @@ describe('a packed survey', () => {
         // An earlier revision, whose rows are not there any more.
         await keepRevision(db, survey.id, 1, Date.now(), 'before a list was added', {});
         await savePacked(db, survey.id, 2, fresh.parts);
+        await savePart(db, survey.id, 1, 'core', whole);
         await db.delete(packedParts).where(and(ofMeasures, eq(packedParts.revision, 1)));
         const earlier = await new OpenSurveys(() => instance.store).open({ ...survey, revision: 1, latest: 2 });
         expect(earlier.head.facts).toBe(1);

@@ -1,4 +1,5 @@
 /** What the store promises where nobody looks: who may write, what goes with a survey, what large things come back as. */
+import type { RowDataPacket } from 'mysql2/promise';
 import { eq } from 'drizzle-orm';
 import { copyFileSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -27,6 +28,9 @@ import {
     type Survey,
 } from '$lib/server/store/survey-store.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
+import { problem, readProblem, readProblems } from '$lib/core/problems/problem.ts';
+import { noteWords } from '$lib/core/words/problems.ts';
+import { FAILURES, FILE_NOTES, NOINDEXES, RULES, samplesOf, TYPE_NOTES } from '../support/every-problem.ts';
 
 let instance: Instance;
 beforeAll(async () => {
@@ -276,22 +280,10 @@ describe('files and accounts', () => {
 
 describe('migrations', () => {
     it('keep what an earlier version stored, table by table', async () => {
-        const journal = JSON.parse(
-            readFileSync(join(projectRoot(), MIGRATIONS_FOLDER, 'meta/_journal.json'), 'utf8'),
-        ) as {
-            entries: { tag: string }[];
-        };
         const path = temporaryFolder('migrate-data');
         const hold = await holdDatabase(openDataFolder(path));
         try {
-            // The version before the last two migrations.
-            const before = join(path, 'before');
-            mkdirSync(join(before, 'meta'), { recursive: true });
-            const entries = journal.entries.slice(0, 9);
-            writeFileSync(join(before, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
-            for (const { tag } of entries)
-                copyFileSync(join(projectRoot(), MIGRATIONS_FOLDER, `${tag}.sql`), join(before, `${tag}.sql`));
-            await migrateStore(hold.access, before);
+            await migrateStore(hold.access, migrationsUpTo(9, join(path, 'before')));
             const store = openStore(hold.access);
             const run = (text: string): Promise<unknown> => store.pool.query(text);
             await run(
@@ -333,4 +325,95 @@ describe('migrations', () => {
             rmSync(path, { recursive: true, force: true });
         }
     });
+
+    it('turn the sentences that were kept into codes', async () => {
+        const path = temporaryFolder('migrate-problems');
+        const hold = await holdDatabase(openDataFolder(path));
+        try {
+            await migrateStore(hold.access, migrationsUpTo(11, join(path, 'before')));
+            const store = openStore(hold.access);
+            const columns = {
+                failure: FAILURES,
+                body_trouble: FAILURES,
+                type_note: TYPE_NOTES,
+                noindex_reason: NOINDEXES,
+                robots_rule: RULES,
+            };
+            const cells = Object.entries(columns).map(([column, samples]) => ({ column, samples: samplesOf(samples) }));
+            const rows = Math.max(...cells.map(({ samples }) => samples.length)) + 1;
+            for (let row = 0; row < rows; row++) {
+                const said = cells.map(({ samples }) => samples[row]?.say ?? '');
+                await store.pool.query(
+                    `INSERT INTO page (survey_id, address, seq, not_read, media_type, title, h1, description, language, meta_robots, x_robots_tag, noindex, nofollow, canonicals, ${cells.map(({ column }) => column).join(', ')}) VALUES (1, ?, 0, '', '', '', '', '', '', '', '', 0, 0, '', ?)`,
+                    [row, said],
+                );
+                await store.pool.query(
+                    `INSERT INTO target_check (survey_id, address, kind, not_read, failure, media_type, read_at) VALUES (1, ?, 'external', '', ?, '', 0)`,
+                    [row, said[0]],
+                );
+            }
+            const notes = [
+                ...samplesOf(FILE_NOTES).map(({ problem, say }) => ({ say, found: [problem] })),
+                ...NOTES_OF_SEVERAL,
+            ];
+            for (const [id, { say }] of notes.entries()) {
+                await store.pool.query(
+                    `INSERT INTO file (survey_id, id, kind, url, status, note, text) VALUES (1, ?, 'sitemap', 'u', 301, ?, '')`,
+                    [id, say],
+                );
+            }
+            await migrateStore(hold.access);
+            const read = async (table: string, column: string, key: string): Promise<string[]> => {
+                const [found] = await store.pool.query<RowDataPacket[]>(
+                    `SELECT ${column} AS text FROM ${table} ORDER BY ${key}`,
+                );
+                return found.map(({ text }) => text as string);
+            };
+            for (const { column, samples } of cells) {
+                const wanted = Array.from({ length: rows }, (_, row) => samples[row]?.problem ?? null);
+                expect((await read('page', column, 'address')).map(readProblem), column).toEqual(wanted);
+                if (column !== 'failure') continue;
+                expect((await read('target_check', column, 'address')).map(readProblem)).toEqual(wanted);
+            }
+            const kept = await read('file', 'note', 'id');
+            expect(kept.map(readProblems)).toEqual(notes.map(({ found }) => found));
+            expect(kept.map((text) => noteWords(readProblems(text)))).toEqual(notes.map(({ say }) => say));
+            await store.close();
+        } finally {
+            await hold.release();
+            rmSync(path, { recursive: true, force: true });
+        }
+    });
 });
+
+/** Notes of more than one sentence: what the file is has a code, the rest stays as it was told. */
+const NOTES_OF_SEVERAL = [
+    [
+        'index of 2',
+        'It is an index that another index names (https://a.example/m.xml), which the protocol does not allow; its files were read all the same',
+    ],
+    ['3 addresses in a feed', 'redirects to https://a.example/f. Line 4: An address has 2,048 characters or more'],
+    ['not read', 'The file is empty'],
+].map(([first = '', rest = '']) => ({
+    say: `${first}. ${rest}`,
+    found: [
+        samplesOf(FILE_NOTES).find(({ say }) => say === first)?.problem ??
+            (first === 'index of 2'
+                ? problem('sitemap-index', { files: 2 })
+                : problem('sitemap-read', { form: 'feed', entries: 3 })),
+        problem('told', { say: rest }),
+    ],
+}));
+
+/** The first so many migrations, as a folder of their own. */
+function migrationsUpTo(count: number, folder: string): string {
+    const from = join(projectRoot(), MIGRATIONS_FOLDER);
+    const journal = JSON.parse(readFileSync(join(from, 'meta/_journal.json'), 'utf8')) as {
+        entries: { tag: string }[];
+    };
+    const entries = journal.entries.slice(0, count);
+    mkdirSync(join(folder, 'meta'), { recursive: true });
+    writeFileSync(join(folder, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
+    for (const { tag } of entries) copyFileSync(join(from, `${tag}.sql`), join(folder, `${tag}.sql`));
+    return folder;
+}

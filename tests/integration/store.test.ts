@@ -25,6 +25,7 @@ import { LeaseLost } from '$lib/server/store/ownership.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
 import { lives } from '../support/application.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
+import { told } from '../support/problems.ts';
 
 let instance: Instance;
 beforeAll(async () => {
@@ -47,8 +48,8 @@ function sampleRows(): SurveyRows {
             notRead: '',
             failure: '',
             mediaType: 'text/html',
-            typeNote: 'sent as x',
-            bodyTrouble: 'cut',
+            typeNote: told('sent as x'),
+            bodyTrouble: told('cut'),
             redirectTo: 1,
             instantRefresh: null,
             title: 'Straße 😀 \\ " \' \u0000x',
@@ -59,7 +60,7 @@ function sampleRows(): SurveyRows {
             metaRobots: 'noindex',
             xRobotsTag: '',
             noindex: true,
-            noindexReason: 'meta',
+            noindexReason: told('meta'),
             nofollow: false,
             canonicals: [1, 2],
             robotsAllowed: null,
@@ -98,7 +99,7 @@ function sampleRows(): SurveyRows {
             kind: 'robots',
             url: 'https://site.example/robots.txt',
             status: null,
-            note: 'n',
+            note: told('n'),
             entries: null,
             text: 'User-agent: *',
         },
@@ -156,11 +157,11 @@ describe('a survey in the database', () => {
         const site = await addSite(db, 'deleted', SETTINGS);
         const survey = await createSurvey(db, site.id, SETTINGS);
         await storeBatch(db, survey.id, 1, sampleRows());
-        await closeSurvey(db, survey.id, { state: 'finished', cut: ['max-pages', 'stopped'], trouble: 't' });
+        await closeSurvey(db, survey.id, { state: 'finished', cut: ['max-pages', 'stopped'], trouble: told('t') });
         expect(await findSurvey(db, site.id, 1)).toMatchObject({
             state: 'finished',
             cut: ['max-pages', 'stopped'],
-            trouble: 't',
+            trouble: told('t'),
             revision: 1,
         });
         await deleteSurveys(db, [survey.id]);

@@ -15,6 +15,7 @@ import type { LoggedRequest, SiteAnswer, StandInSite } from '../../demo/stand-in
 import { until } from '../support/command.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, openSurvey, redirectTo, tableSite } from '../support/survey.ts';
+import { storedWords } from '$lib/core/words/problems.ts';
 
 let instance: Instance;
 beforeAll(async () => {
@@ -129,7 +130,7 @@ describe('how gently', () => {
         const times = log.slice(1).map((entry) => entry.at);
         for (let index = 1; index < times.length; index++)
             expect(times[index]! - times[index - 1]!).toBeGreaterThan(78);
-        expect(measured.rows.files.find((file) => file.kind === 'robots')?.note).toContain(
+        expect(storedWords(measured.rows.files.find((file) => file.kind === 'robots')?.note ?? '')).toContain(
             'asks for 0.08 s between requests',
         );
     });
@@ -191,7 +192,7 @@ describe('as whom', () => {
     it('says that a sign-in is asked for', async () => {
         const { survey } = await makeSurvey(instance, guarded([]), { pins });
         expect(survey).toMatchObject({ state: 'failed' });
-        expect(survey.trouble).toContain('answered 401. It asks for a sign-in');
+        expect(storedWords(survey.trouble)).toContain('answered 401. It asks for a sign-in');
     });
 
     it('uses the agent name and token it is given, for rules, metas and requests', async () => {

@@ -1,6 +1,7 @@
 /** Sites that look random and are the same in every run: what measures, sets and packing are tried on. */
 import { lehmer } from '$lib/core/graph/graphs.fixture.ts';
 import { Site, type SmallLink } from './small-site.ts';
+import { told } from './problems.ts';
 
 const SECTIONS = ['guides', 'tools', 'journal'];
 
@@ -22,7 +23,7 @@ export function randomSite(seed: number, pages = 60): Site {
         if (kind === 0) site.page(path, [], { status: 404, words: null });
         else if (kind === 1) site.page(path, [], { status: 301, words: null, redirectTo: site.id(paths[next(20)]!) });
         else if (kind === 2) {
-            site.page(path, links, { robotsAllowed: false, robotsRule: 'Disallow: /x', noindex: next(2) === 0 });
+            site.page(path, links, { robotsAllowed: false, robotsRule: told('Disallow: /x'), noindex: next(2) === 0 });
         } else {
             site.page(path, links, {
                 words: next(300),

@@ -8,11 +8,9 @@ import { CORE_FOLDERS } from '../../eslint.config.js';
 const root = join(import.meta.dirname, '../..');
 const eslint = new ESLint({ cwd: root });
 
-async function complaints(file: string, code: string): Promise<string[]> {
+async function complaints(file: string, code: string, rule = 'no-restricted-imports'): Promise<string[]> {
     const [result] = await eslint.lintText(code, { filePath: join(root, file) });
-    return (result?.messages ?? [])
-        .filter((message) => message.ruleId === 'no-restricted-imports')
-        .map((message) => message.message);
+    return (result?.messages ?? []).filter((message) => message.ruleId === rule).map((message) => message.message);
 }
 
 const use = (module: string): string => `import { thing } from '${module}';\nexport const it = thing;\n`;
@@ -81,4 +79,28 @@ describe.each([
     it(`takes ${fine}`, async () => {
         expect(await complaints(file, use(fine))).toEqual([]);
     });
+});
+
+describe('nothing branches on a sentence', () => {
+    const of = (code: string): Promise<string[]> =>
+        complaints('src/lib/server/app.ts', `export const it = ${code};\n`, 'no-restricted-syntax');
+
+    it.each([
+        '/refused/.test(error.message)',
+        '/refused/.exec(say)',
+        "page.failure.includes('refused')",
+        "file.note.startsWith('index of')",
+        'row.robotsRule.match(/line/)',
+        "answer.say === 'no answer'",
+        "rows.some((note) => note.indexOf('x') === 0)",
+    ])('refuses %s', async (code) => expect(await of(code)).toHaveLength(1));
+
+    it.each([
+        "page.failure === ''",
+        "answer.code === 'refused'",
+        "stop.reason === 'pause'",
+        "page.title.includes('refused')",
+        '/x/.test(page.url)',
+        'list.includes(problem.code)',
+    ])('takes %s', async (code) => expect(await of(code)).toEqual([]));
 });

@@ -28,6 +28,7 @@ export interface KeptKinds {
     'listed by sitemap': [file: number];
     lists: [followed: boolean];
     'lost targets': [];
+    problems: [column: string];
     'lost urls': [];
     lower: [field: string];
     'named in list': [list: number];

@@ -1,5 +1,5 @@
 /** An intended structure as it is pasted or uploaded: an outline, or CSV with the columns page, parent, priority. */
-import { parse } from 'csv-parse/sync';
+import { CsvError, parse } from 'csv-parse/sync';
 import { z } from 'zod';
 import { readIntendedRows, readOutline, type ReadIntended } from '../core/compare/intended.ts';
 
@@ -28,10 +28,10 @@ export function readIntended(text: string): ReadIntended {
             }),
         );
     } catch (error) {
-        const lines = /at line (\d+)/.exec((error as Error).message)?.[1];
+        const line = error instanceof CsvError && typeof error.lines === 'number' ? error.lines : null;
         return {
             ok: false,
-            say: `The CSV cannot be read${lines ? ` at line ${lines}` : ''}. Close every quote, and part cells as the first line does.`,
+            say: `The CSV cannot be read${line === null ? '' : ` at line ${line}`}. Close every quote, and part cells as the first line does.`,
         };
     }
     return readIntendedRows(

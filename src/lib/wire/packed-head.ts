@@ -1,5 +1,6 @@
 /** What a packed survey says of itself, checked where its bytes come from elsewhere: the database, a thread, the server. */
 import { z } from 'zod';
+import { problemText } from '../core/problems/problem.ts';
 import type { Part } from '../core/columns/column.ts';
 import { PackedSurvey, type MeasuresHead, type PackedHead } from '../core/packed/packed-survey.ts';
 import type { Sections } from '../core/packed/sections.ts';
@@ -22,7 +23,8 @@ const FactsHead: z.ZodType<PackedHead> = z.object({
             kind: z.enum(['robots', 'sitemap']),
             url: z.string(),
             status: z.number().int().nullable(),
-            note: z.string(),
+            // Surveys packed by earlier versions hold sentences there, which are read as such.
+            note: z.string().transform(problemText),
             entries: count.nullable(),
         }),
     ),

@@ -3,8 +3,7 @@
  * definitions in `docs/measures.md`, which the packed survey is held against, and what tests look rows up in.
  */
 import { evidenceBit } from '$lib/core/evidence/evidence.ts';
-import { plainDepths, plainFollowed, plainGates, plainRows } from './plain.ts';
-import type { GateResult } from '$lib/core/gates/gates.ts';
+import { plainDepths, plainFollowed, plainGates, plainRows, type PlainGates } from './plain.ts';
 import type { Rows } from '$lib/core/graph/rows.ts';
 import type { Depths } from '$lib/core/graph/depth.ts';
 import { isReadHtml } from '$lib/core/survey/page-kind.ts';
@@ -45,7 +44,7 @@ export interface MeasuredSurvey {
     pages: (PageRow | null)[];
     start: number;
     depths: Depths;
-    gates: GateResult[];
+    gates: PlainGates[];
     evidence: Uint16Array;
     incomingLinks: Uint32Array;
     incomingFollowed: Uint32Array;

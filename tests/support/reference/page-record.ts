@@ -4,6 +4,7 @@ import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { UNREACHED } from '$lib/core/graph/depth.ts';
 import { ORPHAN } from '$lib/core/measures/orphans.ts';
 import type { MeasuredSurvey } from './measured-survey.ts';
+import { storedWords } from '../../../src/lib/core/words/problems.ts';
 
 /** Columns of `pages.csv`: a frozen list, for the program's own is made from declarations. */
 export const PAGE_COLUMNS = [
@@ -89,7 +90,7 @@ export function pageRecord(survey: MeasuredSurvey, node: number): PageRecord {
         folder_depth: folderDepth(url),
         bytes: page?.bytes ?? null,
         milliseconds: page?.milliseconds ?? null,
-        type_note: wasRead ? page.typeNote : null,
-        body_trouble: wasRead ? page.bodyTrouble : null,
+        type_note: wasRead ? storedWords(page.typeNote) : null,
+        body_trouble: wasRead ? storedWords(page.bodyTrouble) : null,
     };
 }

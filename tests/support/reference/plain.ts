@@ -4,6 +4,7 @@
  */
 import type { GateResult } from '$lib/core/gates/gates.ts';
 import type { Gate } from '$lib/core/gates/gates.ts';
+import { storedWords } from '../../../src/lib/core/words/problems.ts';
 
 /** Edges by their source, as `compressRows` gives them: in the order in which they were given. */
 export function plainRows(
@@ -85,15 +86,22 @@ export interface PlainFacts {
     canonicals: string[];
 }
 
+export interface PlainGates {
+    gate: GateResult['gate'];
+    /** In words. */
+    reason: string;
+    failed: { gate: Gate; reason: string }[];
+}
+
 /** The seven gates, each by its own sentence of the definition. What has no answer has no gate, unless it is closed. */
-export function plainGates(facts: PlainFacts): GateResult {
+export function plainGates(facts: PlainFacts): PlainGates {
     const { status } = facts;
     const isRedirect = status !== null && [301, 302, 303, 307, 308].includes(status);
     const isPage = status === 200;
     const onlyCanonical = facts.canonicals.length === 1 ? facts.canonicals[0]! : facts.url;
     const reasons: [Gate, string | null][] = [
-        ['robots', facts.robotsAllowed === false ? facts.robotsRule : null],
-        ['response', facts.failure !== '' ? facts.failure : null],
+        ['robots', facts.robotsAllowed === false ? storedWords(facts.robotsRule) : null],
+        ['response', facts.failure !== '' ? storedWords(facts.failure) : null],
         ['response', isRedirect && facts.redirectTo === '' ? `status ${status} without a usable Location` : null],
         ['response', status !== null && !isRedirect && !isPage ? `status ${status}` : null],
         ['redirect', isRedirect && facts.redirectTo !== '' ? `${status} to ${facts.redirectTo}` : null],
@@ -104,7 +112,7 @@ export function plainGates(facts: PlainFacts): GateResult {
                 ? facts.mediaType || 'no content type'
                 : null,
         ],
-        ['noindex', isPage && facts.noindex ? facts.noindexReason : null],
+        ['noindex', isPage && facts.noindex ? storedWords(facts.noindexReason) : null],
         ['canonical', isPage && onlyCanonical !== facts.url ? `points at ${onlyCanonical}` : null],
     ];
     const failed = reasons.flatMap(([gate, reason]) => (reason === null ? [] : [{ gate, reason }]));

@@ -17,6 +17,7 @@ import { pageLinksOf } from './page-links.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from './reach.ts';
 import { sinceBaseline } from './since-baseline.ts';
 import { lostTargets, misfitList, standingAgainst } from './weight.ts';
+import { rule, told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
 const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
@@ -44,7 +45,7 @@ function anySite(seed: number): Site {
             site.page(path, [], { status: 301, words: null, redirectTo: site.id(paths[next(paths.length)]!) });
         else if (n % 13 === 6)
             site.page(path, [], { status: null, robotsAllowed: false, notRead: 'robots', words: null });
-        else site.page(path, links, { noindex: next(7) === 0, noindexReason: 'meta', title: `T ${next(9)}` });
+        else site.page(path, links, { noindex: next(7) === 0, noindexReason: told('meta'), title: `T ${next(9)}` });
         if (next(2) === 0) site.known(path, (['sitemap', 'log', 'visits'] as const)[next(3)]!);
     });
     return site.share(paths.slice(0, 10), [{ to: paths[3]! }, { to: paths[4]!, anchor: 'Broken' }, { to: '/' }]);
@@ -256,7 +257,10 @@ describe('jobs', () => {
             redirectTo: site.id('/c'),
         });
         site.page('/cut/off', [], {}).known('/cut/off', 'sitemap');
-        site.page('/secret', [], { noindex: true, noindexReason: 'meta robots, line 3' }).known('/secret', 'sitemap');
+        site.page('/secret', [], { noindex: true, noindexReason: told('meta robots, line 3') }).known(
+            '/secret',
+            'sitemap',
+        );
         for (const path of pages.slice(0, 3)) site.known(path, 'sitemap');
         return site
             .sitemap()
@@ -281,7 +285,7 @@ describe('jobs', () => {
     });
 
     it('tell a rule and where it stands, and speak of one page as of one', () => {
-        const rule = 'Disallow: /shut (https://site.example/robots.txt, line 4)';
+        const robotsRule = rule('Disallow: /shut', 'https://site.example/robots.txt', 4);
         const site = new Site()
             .known('/', 'manual')
             .page('/', [{ to: '/shut' }])
@@ -290,7 +294,7 @@ describe('jobs', () => {
             status: null,
             notRead: 'robots',
             robotsAllowed: false,
-            robotsRule: rule,
+            robotsRule,
             words: null,
         });
         const { jobs } = jobsOf(pack(site.known('/shut', 'sitemap').sitemap()), null);
@@ -398,15 +402,15 @@ describe('the findings of a page', () => {
         site.page('/bad', [{ to: '/gone' }, { to: '/gone' }, { to: '/moved' }], {
             title: '',
             noindex: true,
-            noindexReason: 'x',
+            noindexReason: told('x'),
         });
         site.page('/gone', [], { status: 404, words: null });
         site.page('/moved', [], { status: 301, words: null, redirectTo: site.id('/') });
         for (const path of ['/', '/good', '/good2', '/bad']) site.known(path, 'sitemap');
         const survey = pack(site);
-        const told = (path: string, goal: number | null = null): string[] =>
+        const foundAt = (path: string, goal: number | null = null): string[] =>
             pageFindings(survey, node(survey, path), goal).map(({ severity, say }) => `${severity}: ${say}`);
-        expect(told('/bad', 0)).toEqual([
+        expect(foundAt('/bad', 0)).toEqual([
             'fault: Listed in a sitemap, and stops at noindex.',
             'fault: Links to /gone, which answers 404.',
             'fault: Has no title.',
@@ -415,7 +419,7 @@ describe('the findings of a page', () => {
             'remark: Links to /moved, which redirects.',
             'remark: Has no h1.',
         ]);
-        expect(told('/good2')).toEqual([]);
+        expect(foundAt('/good2')).toEqual([]);
         // A link that is found wrong stands where the sheet of the page has it.
         const place = pageFindings(survey, node(survey, '/bad'), null).find(({ say }) => say.includes('/gone'))!.place!;
         const sheet = pageSheet(survey, node(survey, '/bad'));

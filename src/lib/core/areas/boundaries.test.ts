@@ -13,6 +13,7 @@ import { againstIntended, readOutline } from '../compare/intended.ts';
 import { jobsOf, pageFindings } from '../../../../tests/support/checks.ts';
 import { pageLinksOf } from './page-links.ts';
 import { lostTargets, misfitList } from './weight.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site, facts?: TextFacts): PackedSurvey => packSurvey(site.measure(), facts).survey;
 const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
@@ -36,7 +37,7 @@ describe('jobs', () => {
 
     it.each<[string, Partial<PageRow>, string]>([
         ['redirect', { status: 302, words: null }, 'fault'],
-        ['noindex', { noindex: true, noindexReason: 'meta' }, 'fault'],
+        ['noindex', { noindex: true, noindexReason: told('meta') }, 'fault'],
         ['response', { status: 404, words: null }, 'fault'],
     ])('a listed page that stops at %s', (gate, facts, severity) => {
         const site = new Site()
@@ -66,7 +67,7 @@ describe('where weight is lost', () => {
         'to what failed with %s',
         (notRead) => {
             const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }]);
-            site.page('/x', [], { status: null, notRead, failure: 'no', mediaType: '', words: null });
+            site.page('/x', [], { status: null, notRead, failure: told('no'), mediaType: '', words: null });
             const survey = pack(site);
             expect(lostUrls(survey)[node(survey, '/x')]).toBe(1);
             expect(survey.measured.leak).toBeGreaterThan(0);

@@ -17,6 +17,7 @@ import type { EvidenceImport, ImportKind, ImportRow } from '../evidence/imports.
 import { linksIn } from './links-in.ts';
 import { NearestPages } from './nearest.ts';
 import { isListing } from '../evidence/listing.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
 const paths = (survey: PackedSurvey, nodes: number[]): string[] =>
@@ -42,7 +43,12 @@ function sample(): Site {
         .page('/old/', [{ to: '/old/x/one' }])
         .page('/old/x/one', [{ to: '/old/' }, { to: '/a/' }])
         .page('/lone', [], { title: 'How to set a plane iron' })
-        .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, robotsRule: 'Disallow: /shut' })
+        .page('/shut', [], {
+            status: null,
+            notRead: 'robots',
+            robotsAllowed: false,
+            robotsRule: told('Disallow: /shut'),
+        })
         .page('/new', [], { status: null, notRead: 'later', robotsAllowed: null })
         .known('/old/', 'log')
         .known('/old/x/one', 'log')
@@ -253,7 +259,7 @@ describe('sitemapFiles', () => {
                 kind: 'sitemap' as const,
                 url: `${ORIGIN}/${name}.xml`,
                 status: 200,
-                note: '',
+                note: told(''),
                 entries: 2,
                 text: '',
             })),
@@ -300,7 +306,7 @@ describe('NearestPages', () => {
                 .known('/', 'manual')
                 .page('/', [{ to: '/reached' }, { to: '/noindexed' }], { title: 'Start' })
                 .page('/reached', [], { title })
-                .page('/noindexed', [], { title, noindex: true, noindexReason: 'meta' })
+                .page('/noindexed', [], { title, noindex: true, noindexReason: told('meta') })
                 .page('/orphan', [], { title })
                 .page('/lone', [], { title })
                 .known('/orphan')

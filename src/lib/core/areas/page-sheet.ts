@@ -5,7 +5,9 @@ import { evidenceNames } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
-import { failureOf, gateReason } from '../packed/gate-reason.ts';
+import { problemWordsOrNone } from '../words/problems.ts';
+import type { Problem } from '../problems/problem.ts';
+import { gateReason, problemAt, PROBLEM_COLUMNS, type ProblemColumn } from '../packed/gate-reason.ts';
 import { pageColumns, type Outer } from '../sets/page-columns.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
@@ -52,7 +54,10 @@ export interface SheetLink {
 export interface PageSheet {
     url: string;
     record: Record<string, Value>;
-    gates: { gate: Gate; state: GateState; reason: string }[];
+    /** `problem` is what `reason` says in words; null where it does not fail. */
+    gates: { gate: Gate; state: GateState; reason: string; problem: Problem | null }[];
+    /** What went wrong with it or is odd, by the column of the record that says it in words. */
+    problems: Partial<Record<ProblemColumn, Problem>>;
     /** Where it stops and why, as a sentence; a page that passes says so too. */
     verdict: string;
     way: WayStep[];
@@ -102,6 +107,7 @@ export function pageSheet(survey: PackedSurvey, node: number, outer: Outer = {})
         url: survey.url(node),
         record,
         gates: gateStates(survey, node),
+        problems: problemsOf(survey, node),
         verdict: verdictOf(survey, node),
         way: wayTo(survey, node),
         ...incomingOf(survey, node),
@@ -142,18 +148,31 @@ function gateStates(survey: PackedSurvey, node: number): PageSheet['gates'] {
         if (!fails && gate === 'robots' && survey.numbers('robots_allowed')[node] === -1) state = 'unknown';
         // A redirect has no document: type, noindex and canonical are questions to its target.
         if (!fails && index > 3 && stop >= 2 && stop <= 3) state = 'unknown';
-        return { gate, state, reason: fails ? gateReason(survey, node, gate) : '' };
+        const problem = fails ? gateReason(survey, node, gate) : null;
+        return { gate, state, reason: problemWordsOrNone(problem), problem };
     });
+}
+
+/** All problems a page has, column by column. */
+function problemsOf(survey: PackedSurvey, node: number): PageSheet['problems'] {
+    const problems: PageSheet['problems'] = {};
+    for (const column of PROBLEM_COLUMNS) {
+        const problem = problemAt(survey, column, node);
+        if (problem !== null) problems[column] = problem;
+    }
+    return problems;
 }
 
 function verdictOf(survey: PackedSurvey, node: number): string {
     const gate = gateOf(survey.numbers('gate')[node]!);
     if (gate === 'indexable') return 'Passes all seven gates: it may be indexed.';
-    if (gate !== null) return `Stops at ${gate}: ${gateReason(survey, node, gate)}.`;
+    if (gate !== null) return `Stops at ${gate}: ${problemWordsOrNone(gateReason(survey, node, gate))}.`;
     const reason = reasonOf(survey.numbers('not_read')[node]!);
     if (reason === 'limit') return 'Not read, because a limit of the survey was reached: its gates are not known.';
     if (reason === 'stopped') return 'Not read, because the survey was stopped: its gates are not known.';
-    return failureOf(survey, node) === '' ? 'Not read yet: its gates are not known.' : 'Its gates are not known.';
+    return problemAt(survey, 'failure', node) === null
+        ? 'Not read yet: its gates are not known.'
+        : 'Its gates are not known.';
 }
 
 function wayTo(survey: PackedSurvey, node: number): WayStep[] {

@@ -1,12 +1,15 @@
 /** The sitemaps of a survey, file by file, and how what they list compares with what may be indexed. */
 import { GATE_INDEXABLE, GATE_UNKNOWN } from '../columns/gate-facts.ts';
+import { readProblems, type Problem } from '../problems/problem.ts';
+import { noteWords } from '../words/problems.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 export interface SitemapCount {
     url: string;
     status: number | null;
-    /** What was found, troubles included. */
+    /** What was found, troubles included: in words, and as what they are. */
     note: string;
+    problems: Problem[];
     /** Addresses it lists; null where it could not be read, or is an index. */
     entries: number | null;
     /** Of them, known URLs of the site. */
@@ -58,7 +61,8 @@ export function sitemapFiles(survey: PackedSurvey): SitemapFiles {
         .filter(({ kind }) => kind === 'sitemap')
         .map(({ url, status, note, entries }): SitemapCount => {
             const own = byFile[names.indexOf(url)] ?? none;
-            return { url, status, note, entries, ...own };
+            const problems = readProblems(note);
+            return { url, status, note: noteWords(problems), problems, entries, ...own };
         });
     return { files, listed, listedNotIndexable, indexableNotListed };
 }

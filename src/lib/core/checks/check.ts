@@ -4,7 +4,7 @@
  * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { EditParams, FindingParams } from './params.ts';
+import type { EditParams, FindingParams } from '../words/finding-params.ts';
 
 /** How bad it is: wrong, likely to cost something, worth knowing. */
 export type Severity = 'fault' | 'risk' | 'remark';

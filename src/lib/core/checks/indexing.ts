@@ -3,6 +3,8 @@ import { gateOf } from '../columns/gate-facts.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { problemAt } from '../packed/gate-reason.ts';
+import { textField } from '../sets/fields.ts';
 import { quoted } from '../sets/tokens.ts';
 import { defineCheck, MOST_OF_A_KIND, when, type Check, type CheckView, type Severity } from './check.ts';
 import { sizeOf } from './set-size.ts';
@@ -47,26 +49,24 @@ export const INDEXING_CHECKS: readonly Check[] = [
         edits: ({ survey }) => {
             const allowed = survey.numbers('robots_allowed');
             const codes = survey.numbers('robots_rule');
-            const urls = new Map<number, number>();
+            const closed = new Map<number, { first: number; about: number }>();
             for (let node = 0; node < survey.count; node++) {
                 if (allowed[node] !== 0 || !isListed(survey, node)) continue;
-                urls.set(codes[node]!, (urls.get(codes[node]!) ?? 0) + 1);
+                const known = closed.get(codes[node]!);
+                if (known) known.about++;
+                else closed.set(codes[node]!, { first: node, about: 1 });
             }
-            return [...urls]
-                .sort((a, b) => b[1] - a[1])
+            const rules = textField(survey, 'robots rule');
+            return [...closed.values()]
+                .sort((a, b) => b.about - a.about)
                 .slice(0, MOST_OF_A_KIND)
-                .map(([code, about]) => {
-                    const rule = survey.texts('robots_rule_words').at(code);
-                    // "Disallow: /x (https://…/robots.txt, line 4)": the place is told apart.
-                    const [, written = rule, line] = /^(.*?)\s*\(\S+?(?:, line (\d+))?\)$/.exec(rule) ?? [];
-                    return {
-                        severity: 'fault',
-                        params: { rule: written, line: line === undefined ? null : Number(line) },
-                        set: `closed by robots and in sitemap and robots rule is ${quoted(rule, true)}`,
-                        cost: null,
-                        about,
-                    };
-                });
+                .map(({ first, about }) => ({
+                    severity: 'fault',
+                    params: { why: problemAt(survey, 'robots_rule', first) },
+                    set: `closed by robots and in sitemap and robots rule is ${quoted(rules[first] ?? '', true)}`,
+                    cost: null,
+                    about,
+                }));
         },
     }),
     defineCheck({

@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { limitSentence, limitWords } from '../words/limits.ts';
-import { caveatsOf as caveats, FILES_LEFT, limitsOf } from './limits.ts';
+import { caveatsOf as caveats, limitsOf } from './limits.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { told } from '../../../../tests/support/problems.ts';
+import { problem, writeProblems } from '../problems/problem.ts';
 
 const caveatsOf = (survey: PackedSurvey): string[] => caveats(survey).map(limitWords);
 
@@ -11,11 +13,11 @@ const site = (): Site =>
     new Site()
         .known('/', 'manual')
         .page('/', [{ to: '/slow' }, { to: '/large' }, { to: '/gone' }, { to: '/dead' }])
-        .page('/slow', [], { failure: 'the document took more than 30 seconds of computing to read' })
-        .page('/large', [], { bodyTrouble: 'the body is longer than 10 bytes; the rest was not read' })
+        .page('/slow', [], { failure: told('the document took more than 30 seconds of computing to read') })
+        .page('/large', [], { bodyTrouble: told('the body is longer than 10 bytes; the rest was not read') })
         .page('/gone', [], { status: 404 })
         // No answer is no document that was given up: it has its own reason.
-        .page('/dead', [], { status: null, notRead: 'timeout', failure: 'no answer' });
+        .page('/dead', [], { status: null, notRead: 'timeout', failure: told('no answer') });
 
 describe('caveatsOf', () => {
     it('counts documents that were given up and bodies that were cut, and nothing else', () => {
@@ -34,17 +36,19 @@ describe('caveatsOf', () => {
             kind: 'sitemap',
             url,
             status: null,
-            note: `${FILES_LEFT} 7 beyond 2,000`,
+            note: writeProblems([problem('sitemaps-left', { left: 7, most: 2_000 })]),
             entries: null,
         });
         packed.head.files.push({
             kind: 'sitemap',
             url: `${ORIGIN}/map.xml`,
             status: 200,
-            note: '3 addresses',
+            note: writeProblems([problem('sitemap-read', { form: 'urlset', entries: 3 })]),
             entries: 3,
         });
-        expect(caveatsOf(packed).slice(2)).toEqual([`sitemaps from ${url} on were ${FILES_LEFT} 7 beyond 2,000`]);
+        expect(caveatsOf(packed).slice(2)).toEqual([
+            `sitemaps from ${url} on were not read, as one of 7 beyond the 2,000 that one survey reads`,
+        ]);
     });
 
     it('says nothing where all was read whole, and is among what a survey cannot claim', () => {

@@ -5,29 +5,8 @@
 import type { Evidence } from '../evidence/evidence.ts';
 import type { FactName } from '../packed/column-names.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { CutReason, SurveyState } from '../survey/survey-rows.ts';
-
-/** Begins the note of a sitemap that stands for all those beyond the limit. */
-export const FILES_LEFT = 'not read, as one of';
-
-export interface LimitParams {
-    /** It ended before all was read. */
-    'cut-short': { cut: CutReason[]; state: SurveyState };
-    'closed-by-robots': { urls: number };
-    'families-closed': { urls: number };
-    'actions-left': { urls: number };
-    'known-later': { urls: number };
-    'no-answer': { urls: number };
-    /** Of a survey in which nothing was left out: what of it could not be taken in whole. */
-    'documents-given-up': { documents: number };
-    'bodies-cut': { bodies: number };
-    'sitemaps-left': { from: string; note: string };
-    'no-sitemap': Record<string, never>;
-    'not-given': { evidence: Evidence[] };
-}
-
-export type LimitCode = keyof LimitParams;
-export type Limit<C extends LimitCode = LimitCode> = { [K in C]: { code: K; params: LimitParams[K] } }[C];
+import { readProblems } from '../problems/problem.ts';
+import type { Limit } from '../words/limit-params.ts';
 
 /** Reasons for which a URL was left, each with a limit of its own; for all others it gave no answer. */
 const LEFT: Record<string, 'closed-by-robots' | 'families-closed' | 'actions-left' | 'known-later' | null> = {
@@ -86,8 +65,9 @@ export function caveatsOf(survey: PackedSurvey): Limit<'documents-given-up' | 'b
     if (documents > 0) limits.push({ code: 'documents-given-up', params: { documents } });
     if (bodies > 0) limits.push({ code: 'bodies-cut', params: { bodies } });
     for (const { kind, note, url } of survey.head.files) {
-        if (kind === 'sitemap' && note.startsWith(FILES_LEFT)) {
-            limits.push({ code: 'sitemaps-left', params: { from: url, note } });
+        if (kind !== 'sitemap') continue;
+        for (const { code, params } of readProblems(note)) {
+            if (code === 'sitemaps-left') limits.push({ code, params: { from: url, ...params } });
         }
     }
     return limits;

@@ -6,9 +6,10 @@ import { editWords, findingSentence } from '../words/checks.ts';
 import { isKnown, type CheckId } from './check.ts';
 import { jobsOf } from './jobs.ts';
 import { pageFindings } from './page-findings.ts';
-import type { EditParams, FindingParams } from './params.ts';
+import type { EditParams, FindingParams } from '../words/finding-params.ts';
 import { CHECKS } from './register.ts';
 import { sizeOf } from './set-size.ts';
+import { rule } from '../../../../tests/support/problems.ts';
 
 const ALL = ['/', '/a/one', '/a/two', '/b/three'];
 
@@ -219,7 +220,7 @@ describe('the register', () => {
         site.page('/e', [], {
             ...plain,
             robotsAllowed: false,
-            robotsRule: `Disallow: /e (${ORIGIN}/robots.txt, line 4)`,
+            robotsRule: rule('Disallow: /e', `${ORIGIN}/robots.txt`, 4),
         }).known('/e');
         site.page('/f', [], { ...plain, noindex: true })
             .known('/f')

@@ -4,6 +4,7 @@
  * How to add one is in `CONTRIBUTING.md`.
  */
 import type { GraphModel } from '../model/graph-model.ts';
+import type { ProblemText } from '../problems/problem.ts';
 import type { SurveyFacts } from './survey-facts.ts';
 
 /** Parts of the packed survey. */
@@ -44,12 +45,14 @@ interface Declared<I extends string> {
     flags?: readonly FlagShape[];
 }
 
-/** Read from the rows, and kept as whole numbers, fractions, texts, or texts of which many are the same. */
+/** Read from the rows, and kept as whole numbers, fractions, texts, texts of which many are the same, or problems. */
 export type FactColumn<I extends string = string> = Declared<I> & { part: 'core' | 'text' } & (
         | { form: 'numbers'; from: (facts: SurveyFacts) => ArrayLike<number> }
         | { form: 'fractions'; from: (facts: SurveyFacts) => ArrayLike<number> }
         | { form: 'texts'; from: (facts: SurveyFacts) => readonly string[] }
         | { form: 'choices'; from: (facts: SurveyFacts) => readonly string[] }
+        /** Kept like choices; sets, tables and exports see them in words. */
+        | { form: 'problems'; from: (facts: SurveyFacts) => readonly ProblemText[] }
     );
 
 /** Worked out of the link graph: made again from kept facts when measures change. */

@@ -10,7 +10,7 @@ import { NOT_SETTLED, reasonCode, reasonOf } from './reason-codes.ts';
 import { each } from './survey-facts.ts';
 
 /** A text of what was settled; empty while it waits. */
-const text = (of: (page: PageRow) => string) => each((page) => (page === null ? '' : of(page)));
+const text = <T extends string>(of: (page: PageRow) => T) => each((page): T | '' => (page === null ? '' : of(page)));
 
 export const FACT_COLUMNS = [
     factColumn({
@@ -238,35 +238,35 @@ export const FACT_COLUMNS = [
     factColumn({
         id: 'robots_rule',
         part: 'text',
-        form: 'choices',
+        form: 'problems',
         from: text((page) => page.robotsRule),
         field: { kind: 'text', name: 'robots rule', what: 'The rule of robots.txt that decides.' },
     }),
     factColumn({
         id: 'failure',
         part: 'text',
-        form: 'choices',
+        form: 'problems',
         from: text((page) => page.failure),
         field: { kind: 'text', name: 'failure', what: 'Why asking gave no answer.' },
     }),
     factColumn({
         id: 'type_note',
         part: 'text',
-        form: 'choices',
+        form: 'problems',
         from: text((page) => page.typeNote),
         field: { kind: 'text', name: 'type note', what: 'What is odd about the content type as sent.', csv: 32 },
     }),
     factColumn({
         id: 'body_trouble',
         part: 'text',
-        form: 'choices',
+        form: 'problems',
         from: text((page) => page.bodyTrouble),
         field: { kind: 'text', name: 'body trouble', what: 'Why the body is not whole.', csv: 33 },
     }),
     factColumn({
         id: 'noindex_reason',
         part: 'text',
-        form: 'choices',
+        form: 'problems',
         from: text((page) => page.noindexReason),
     }),
     factColumn({

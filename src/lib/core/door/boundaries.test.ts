@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DOOR_URL as URL, doorPage as page, doorReport as report } from '../../../../tests/support/door.ts';
 import { compareKnocks } from './compare-knocks.ts';
 import type { DoorSitemap } from './door-report.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const noindex = { say: 'meta robots says noindex', where: 'line 3' };
 const canonical = { say: 'https://other.example/', where: 'line 4' };
@@ -41,7 +42,7 @@ describe('one cause', () => {
     });
 
     it('is told once: a host that does not answer', () => {
-        const silent = page({ status: null, failure: 'refused', words: null, links: null });
+        const silent = page({ status: null, failure: told('refused'), words: null, links: null });
         const { verdict } = report({
             robots: { ...ROBOTS, status: null, closes: 'unreachable' },
             start: silent,

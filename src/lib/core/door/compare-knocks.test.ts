@@ -8,6 +8,7 @@ import {
 import { compareKnocks } from './compare-knocks.ts';
 import type { DoorFacts } from './door-report.ts';
 import { realOrigin } from './judge-door.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const variant = (origin: string, lands: string, canonical = ''): DoorFacts['variants'][number] => ({
     origin,
@@ -69,7 +70,7 @@ describe('compareKnocks', () => {
     it('tells what was mended and what came', () => {
         const before = report({
             robots: { ...facts().robots, status: 200, closes: 'site', rule: 'Disallow: /', line: 2, group: '*' },
-            start: page({ closedBy: 'Disallow: /' }),
+            start: page({ closedBy: told('Disallow: /') }),
         });
         const now = report({ expected: 40, start: page({ title: 'New start' }) });
         const changes = compareKnocks(before, now);

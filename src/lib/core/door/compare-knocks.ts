@@ -1,4 +1,5 @@
 /** Two knocks at one door side by side: what changed between them. */
+import { storedWords } from '../words/problems.ts';
 import type { DoorFacts, DoorReport } from './door-report.ts';
 
 export interface KnockChange {
@@ -31,7 +32,9 @@ export function compareKnocks(before: DoorReport, now: DoorReport): KnockChange[
     facts('rule for the start page', ({ robots }) =>
         robots.rule === '' ? 'none' : `${robots.rule} (line ${robots.line})`,
     );
-    facts('start page answers', ({ start }) => (start.isLeft ? 'not asked' : String(start.status ?? start.failure)));
+    facts('start page answers', ({ start }) =>
+        start.isLeft ? 'not asked' : String(start.status ?? storedWords(start.failure)),
+    );
     facts('start page lands at', ({ start }) => start.hops.at(-1)?.url ?? 'nowhere');
     facts('noindex', ({ start }) => start.noindex?.where ?? 'none');
     facts('canonical elsewhere', ({ start }) => start.canonical?.say ?? 'none');

@@ -2,6 +2,7 @@
  * What a door check found, as plain data: who answers at a site's door, what its robots.txt, start page and sitemaps
  * say, and how another agent is answered. It is stored as it is, so that two knocks can be laid side by side.
  */
+import type { ProblemText } from '../problems/problem.ts';
 
 /** One answer on the way from a URL to where it lands. */
 export interface DoorHop {
@@ -12,8 +13,8 @@ export interface DoorHop {
     to: string;
     /** How it leads on: the `Location` header or a refresh without delay. */
     by: 'location' | 'refresh' | '';
-    /** Why there is no answer, or none that can be read, as a sentence part; empty otherwise. */
-    failure: string;
+    /** Why there is no answer, or none that can be read; empty otherwise. */
+    failure: ProblemText;
 }
 
 export interface DoorCertificate {
@@ -54,7 +55,7 @@ export interface DoorPage {
     hops: DoorHop[];
     /** Of the last answer. */
     status: number | null;
-    failure: string;
+    failure: ProblemText;
     mediaType: string;
     title: string;
     language: string;
@@ -71,8 +72,8 @@ export interface DoorPage {
     canonical: DoorPlace | null;
     /** A refresh with a delay, or to the page itself. */
     refresh: DoorPlace | null;
-    /** What robots.txt says of the URL asked: the rule as quoted with file and line; empty when nothing closes it. */
-    closedBy: string;
+    /** What robots.txt says of the URL asked: the rule that closes it; empty when nothing does. */
+    closedBy: ProblemText;
     /** Not asked for, because robots.txt closes it and the check keeps to that. */
     isLeft: boolean;
 }

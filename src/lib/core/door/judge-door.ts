@@ -1,6 +1,8 @@
 /** From what a door check found to what it means: open, half open or shut, what shuts it, and what would open it. */
 import { hostOf, originOf } from '../address/address.ts';
 import { isHtmlType } from '../gates/gates.ts';
+import { readProblem } from '../problems/problem.ts';
+import { storedWords } from '../words/problems.ts';
 import type { Bolt, DoorFacts, DoorPage, DoorVerdict } from './door-report.ts';
 
 /** The host as a person says it, without scheme. */
@@ -112,7 +114,7 @@ function startBolts(facts: DoorFacts): Bolt[] {
     const isRefused =
         startAsOther !== null && startAsOther.status === 200 && start.status !== 200 && startAsOther.failure === '';
     if (isRefused) {
-        const seen = start.status === null ? start.failure : `answered ${start.status}`;
+        const seen = start.status === null ? storedWords(start.failure) : `answered ${start.status}`;
         return [
             bolt(
                 'agent',
@@ -128,14 +130,14 @@ function startBolts(facts: DoorFacts): Bolt[] {
             bolt(
                 'status',
                 'its own redirects',
-                `The start page is never reached: ${start.failure}.`,
+                `The start page is never reached: ${storedWords(start.failure)}.`,
                 `Location header of ${asked}`,
                 'Let the redirects end at a page that answers 200.',
             ),
         ];
     }
     if (start.status === null) {
-        const isTls = /^TLS|certificate|TLS failed/i.test(start.failure);
+        const isTls = readProblem(start.failure)?.code === 'tls';
         const other = facts.variants.find((variant) => variant.lands !== '' && variant.origin !== originOf(start.url));
         const besides = other ? ` ${other.origin} does answer.` : '';
         return [
@@ -143,14 +145,14 @@ function startBolts(facts: DoorFacts): Bolt[] {
                 ? bolt(
                       'tls',
                       'TLS',
-                      `No safe connection can be made, ${start.failure}.${besides}`,
+                      `No safe connection can be made, ${storedWords(start.failure)}.${besides}`,
                       `TLS handshake with ${hostWords(asked)}`,
                       'Put a certificate there that is valid, made out to this name and signed by a known authority. A staging copy can be reached by a pin, which takes any certificate.',
                   )
                 : bolt(
                       'no-answer',
                       'no answer',
-                      `Nobody answers, ${start.failure}.${besides}`,
+                      `Nobody answers, ${storedWords(start.failure)}.${besides}`,
                       hostWords(asked),
                       'Check the address and that the server runs; a staging copy may need a pin.',
                   ),
@@ -186,7 +188,7 @@ function startBolts(facts: DoorFacts): Bolt[] {
             bolt(
                 'no-answer',
                 'an answer that cannot be read',
-                `The start page cannot be read: ${start.failure}.`,
+                `The start page cannot be read: ${storedWords(start.failure)}.`,
                 where,
                 'Let the server send the whole page in the form its headers say.',
             ),

@@ -8,6 +8,7 @@ import { matchImport } from '../areas/import-matches.ts';
 import type { ImportRow } from './imports.ts';
 import { linksIn, winningVariants } from '../areas/links-in.ts';
 import { NearestPages } from '../areas/nearest.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
 const row = (url: string, source = ''): ImportRow => ({ url: `${ORIGIN}${url}`, source, cells: [] });
@@ -110,7 +111,7 @@ describe('NearestPages', () => {
 
     it('may name the start page, and never one that links do not reach or that stops at a gate', () => {
         const made = new Site().known('/', 'manual').page('/', [{ to: '/shut' }], { title: 'Saws' });
-        made.page('/shut', [], { title: 'Saws', noindex: true, noindexReason: 'meta' });
+        made.page('/shut', [], { title: 'Saws', noindex: true, noindexReason: told('meta') });
         made.page('/x/lone', [], { title: 'Saws' }).known('/x/lone').page('/x/orphan', [], { title: 'Saws' });
         expect(near(pack(made.known('/x/orphan')), '/x/orphan')).toEqual(['/']);
     });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { acceptedCanonical, GATES, passGates, type GateFacts } from './gates.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const GOOD: GateFacts = {
     url: 'https://site.example/a',
@@ -18,23 +19,23 @@ const GOOD: GateFacts = {
 
 const BAD: Record<(typeof GATES)[number], Partial<GateFacts>> = {
     scope: { internal: false },
-    robots: { robotsAllowed: false, robotsRule: 'Disallow: /a' },
+    robots: { robotsAllowed: false, robotsRule: told('Disallow: /a') },
     response: { status: 404 },
     redirect: { instantRefresh: 'https://site.example/b' },
     type: { mediaType: 'application/pdf' },
-    noindex: { noindex: true, noindexReason: 'meta robots says noindex' },
+    noindex: { noindex: true, noindexReason: told('meta robots says noindex') },
     canonical: { canonicals: ['https://site.example/b'] },
 };
 
 describe('passGates', () => {
     it('lets a good page pass all seven', () => {
-        expect(passGates(GOOD)).toEqual({ gate: 'indexable', reason: '', failed: [] });
+        expect(passGates(GOOD)).toEqual({ gate: 'indexable', reason: null, failed: [] });
     });
 
     it.each(GATES)('stops at %s, with a reason', (gate) => {
         const result = passGates({ ...GOOD, ...BAD[gate] });
         expect(result.gate).toBe(gate);
-        expect(result.reason).not.toBe('');
+        expect(result.reason).not.toBeNull();
     });
 
     it('stops at the first gate failed and keeps the others', () => {
@@ -63,9 +64,9 @@ describe('passGates', () => {
     it('says that it does not know what was not read', () => {
         expect(passGates({ ...GOOD, status: null }).gate).toBeNull();
         expect(passGates({ ...GOOD, status: null, robotsAllowed: null }).gate).toBeNull();
-        expect(passGates({ ...GOOD, status: null, failure: 'refused the connection' })).toMatchObject({
+        expect(passGates({ ...GOOD, status: null, failure: told('refused the connection') })).toMatchObject({
             gate: 'response',
-            reason: 'refused the connection',
+            reason: { code: 'told', params: { say: 'refused the connection' } },
         });
         expect(passGates({ ...GOOD, status: null, ...BAD.robots }).gate).toBe('robots');
     });

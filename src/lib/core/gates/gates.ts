@@ -2,6 +2,8 @@
  * The seven gates a URL must pass to be indexable, in their order. Each gate answers with its reason, so that no
  * verdict stands without one; all failed gates are kept, the first one is where the URL stops.
  */
+import { problem, readProblem, type Problem, type ProblemText } from '../problems/problem.ts';
+
 export const GATES = ['scope', 'robots', 'response', 'redirect', 'type', 'noindex', 'canonical'] as const;
 export type Gate = (typeof GATES)[number];
 
@@ -11,11 +13,11 @@ export interface GateFacts {
     internal: boolean;
     /** Verdict of robots.txt for our agent; null when it was never asked. */
     robotsAllowed: boolean | null;
-    /** The deciding rule as quoted, with its file and line; empty when there is none. */
-    robotsRule: string;
+    /** The deciding rule; empty when there is none. */
+    robotsRule: ProblemText;
     status: number | null;
-    /** The URL was asked for and gave no answer: why, as a sentence part. */
-    failure: string;
+    /** The URL was asked for and gave no answer that could be read: why. */
+    failure: ProblemText;
     /** Location of a redirect as resolved; empty when there is none that can be used. */
     redirectTo: string;
     /** Target of a refresh without delay to another page; empty when none. */
@@ -23,7 +25,7 @@ export interface GateFacts {
     /** Media type after sniffing, lower case, without parameters. */
     mediaType: string;
     noindex: boolean;
-    noindexReason: string;
+    noindexReason: ProblemText;
     /** Distinct declared canonical targets. */
     canonicals: string[];
 }
@@ -31,10 +33,10 @@ export interface GateFacts {
 export interface GateResult {
     /** The gate it stops at; `indexable` when it passes all; null when that cannot be known. */
     gate: Gate | 'indexable' | null;
-    /** Why it stops there; empty when it does not. */
-    reason: string;
+    /** Why it stops there; null when it does not. */
+    reason: Problem | null;
     /** Every gate it fails, in order, as far as known. */
-    failed: { gate: Gate; reason: string }[];
+    failed: { gate: Gate; reason: Problem | null }[];
 }
 
 const REDIRECT_STATUS = new Set([301, 302, 303, 307, 308]);
@@ -56,30 +58,30 @@ export function acceptedCanonical(canonicals: string[]): string | null {
 /** Puts one URL through the gates. */
 export function passGates(facts: GateFacts): GateResult {
     const failed: GateResult['failed'] = [];
-    const fail = (gate: Gate, reason: string): void => {
+    const fail = (gate: Gate, reason: Problem | null): void => {
         failed.push({ gate, reason });
     };
     const { status } = facts;
-    if (!facts.internal) fail('scope', 'does not belong to the site');
-    if (facts.robotsAllowed === false) fail('robots', facts.robotsRule);
+    if (!facts.internal) fail('scope', problem('not-of-the-site', {}));
+    if (facts.robotsAllowed === false) fail('robots', readProblem(facts.robotsRule));
     const answered = status !== null;
-    if (facts.failure !== '') fail('response', facts.failure);
+    if (facts.failure !== '') fail('response', readProblem(facts.failure));
     if (answered) {
         if (REDIRECT_STATUS.has(status)) {
-            if (facts.redirectTo === '') fail('response', `status ${status} without a usable Location`);
-            else fail('redirect', `${status} to ${facts.redirectTo}`);
-        } else if (status !== 200) fail('response', `status ${status}`);
+            if (facts.redirectTo === '') fail('response', problem('no-location', { status }));
+            else fail('redirect', problem('redirects', { status, to: facts.redirectTo }));
+        } else if (status !== 200) fail('response', problem('status', { status }));
         else {
-            if (facts.instantRefresh !== '') fail('redirect', `refresh without delay to ${facts.instantRefresh}`);
-            if (!HTML_TYPES.has(facts.mediaType))
-                fail('type', facts.mediaType === '' ? 'no content type' : facts.mediaType);
-            if (facts.noindex) fail('noindex', facts.noindexReason);
+            if (facts.instantRefresh !== '') fail('redirect', problem('refreshes', { to: facts.instantRefresh }));
+            if (!HTML_TYPES.has(facts.mediaType)) fail('type', problem('type', { type: facts.mediaType }));
+            if (facts.noindex) fail('noindex', readProblem(facts.noindexReason));
             const canonical = acceptedCanonical(facts.canonicals);
-            if (canonical !== null && canonical !== facts.url) fail('canonical', `points at ${canonical}`);
+            if (canonical !== null && canonical !== facts.url)
+                fail('canonical', problem('canonical-elsewhere', { to: canonical }));
         }
     }
     const first = failed[0];
     if (first) return { gate: first.gate, reason: first.reason, failed };
-    if (!answered || facts.robotsAllowed === null) return { gate: null, reason: '', failed };
-    return { gate: 'indexable', reason: '', failed };
+    if (!answered || facts.robotsAllowed === null) return { gate: null, reason: null, failed };
+    return { gate: 'indexable', reason: null, failed };
 }

@@ -11,7 +11,7 @@ export class PartMaker {
     fact(column: FactColumn, facts: SurveyFacts): void {
         const { id } = column;
         if (column.form === 'texts') this.texts(id, column.from(facts));
-        else if (column.form === 'choices') this.choices(id, column.from(facts));
+        else if (column.form === 'choices' || column.form === 'problems') this.choices(id, column.from(facts));
         else if (column.form === 'fractions') this.fractions(id, Float64Array.from(column.from(facts)));
         else if (column.form === 'numbers') this.numbers(id, column.from(facts));
     }

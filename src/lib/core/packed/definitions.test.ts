@@ -16,6 +16,7 @@ import type { MeasuredSurvey } from '../../../../tests/support/reference/measure
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { nodesOfLine } from '../../../../tests/support/sets.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 /**
  * / -> /a (twice), /old, outside, itself; /old redirects to /b; /b -> /c (nofollow); /island <-> /isle, in the sitemap;
@@ -35,7 +36,7 @@ function sample(): Site {
         .page('/a', [{ to: '/closed' }, { to: '/gone' }, { to: '/', anchor: 'Home' }])
         .page('/old', [], { status: 301, words: null, redirectTo: 0 })
         .page('/b', [{ to: '/c', rel: 'nofollow' }])
-        .page('/c', [], { noindex: true, noindexReason: 'meta robots says noindex' })
+        .page('/c', [], { noindex: true, noindexReason: told('meta robots says noindex') })
         .page('/island', [{ to: '/isle' }])
         .page('/isle', [{ to: '/island' }, { to: '/a' }])
         .page('/lone')
@@ -43,7 +44,7 @@ function sample(): Site {
             status: null,
             notRead: 'robots',
             robotsAllowed: false,
-            robotsRule: 'Disallow: /closed',
+            robotsRule: told('Disallow: /closed'),
             words: null,
         })
         .page('/gone', [{ to: '/ghost' }], { status: 404 })
@@ -194,7 +195,7 @@ describe('a packed survey', () => {
             new Site()
                 .known('/', 'manual')
                 .page('/', [{ to: '/in' }])
-                .page('/in', [{ to: '/behind' }], { robotsAllowed: false, robotsRule: 'Disallow: /in' })
+                .page('/in', [{ to: '/behind' }], { robotsAllowed: false, robotsRule: told('Disallow: /in') })
                 .page('/behind')
                 .measure(),
         );
@@ -327,7 +328,7 @@ describe('page sheet', () => {
         const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }, { to: '/y' }]);
         site.page('/y').page('/x', [{ to: '/y', kind: 'canonical' }], {
             noindex: true,
-            noindexReason: 'meta robots says noindex',
+            noindexReason: told('meta robots says noindex'),
             canonicals: [site.id('/y')],
         });
         const survey = packSurvey(site.measure()).survey;

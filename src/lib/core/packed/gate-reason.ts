@@ -1,46 +1,51 @@
-/** Why a page stops at a gate, or gave no answer: in words, from the facts of a packed survey. Needs `core` and `text`. */
+/** Why a page stops at a gate, or gave no answer: from the facts of a packed survey. Needs `core` and `text`. */
+import { once } from '../kept.ts';
 import { GATES, isRedirectStatus, type Gate } from '../gates/gates.ts';
-import type { FactName } from './column-names.ts';
+import { problem, readProblem, type Problem } from '../problems/problem.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
-const told = (survey: PackedSurvey, column: FactName, node: number): string =>
-    survey.texts(`${column}_words`).at(survey.numbers(column)[node]!);
+/** Columns that hold problems. */
+export const PROBLEM_COLUMNS = ['failure', 'type_note', 'body_trouble', 'robots_rule', 'noindex_reason'] as const;
+export type ProblemColumn = (typeof PROBLEM_COLUMNS)[number];
 
-/** Why asking for a page gave no answer; empty where it did. */
-export function failureOf(survey: PackedSurvey, node: number): string {
-    return told(survey, 'failure', node);
+/** What a column of problems holds of a page; null for nothing. */
+export function problemAt(survey: PackedSurvey, column: ProblemColumn, node: number): Problem | null {
+    const problems = once(survey, 'problems', [column], () => survey.texts(`${column}_words`).all().map(readProblem));
+    return problems[survey.numbers(column)[node]!] ?? null;
 }
 
-/** Why a page fails a gate, in words, from the facts the gates look at; by itself the gate it stops at. */
+/** Why a page fails a gate, from the facts the gates look at; by itself the gate it stops at. */
 export function gateReason(
     survey: PackedSurvey,
     node: number,
     gate: Gate | undefined = GATES[survey.numbers('gate')[node]!],
-): string {
+): Problem | null {
     const to = (address: number): string => survey.addressUrl(address);
     const status = survey.numbers('status')[node]!;
     const redirect = survey.numbers('redirect')[node]!;
     switch (gate) {
         case 'scope':
-            return 'does not belong to the site';
+            return problem('not-of-the-site', {});
         case 'robots':
-            return told(survey, 'robots_rule', node);
+            return problemAt(survey, 'robots_rule', node);
         case 'response':
-            if (failureOf(survey, node) !== '') return failureOf(survey, node);
-            return isRedirectStatus(status) ? `status ${status} without a usable Location` : `status ${status}`;
+            return (
+                problemAt(survey, 'failure', node) ??
+                (isRedirectStatus(status) ? problem('no-location', { status }) : problem('status', { status }))
+            );
         case 'redirect':
             return redirect >= 0
-                ? `${status} to ${to(redirect)}`
-                : `refresh without delay to ${to(survey.numbers('refresh')[node]!)}`;
+                ? problem('redirects', { status, to: to(redirect) })
+                : problem('refreshes', { to: to(survey.numbers('refresh')[node]!) });
         case 'type':
-            return told(survey, 'content_type', node) || 'no content type';
+            return problem('type', { type: survey.word('content_type', node) });
         case 'noindex':
-            return told(survey, 'noindex_reason', node);
-        case 'canonical': {
-            const first = survey.numbers('canonical')[survey.numbers('canonical_start')[node]!]!;
-            return `points at ${to(first)}`;
-        }
+            return problemAt(survey, 'noindex_reason', node);
+        case 'canonical':
+            return problem('canonical-elsewhere', {
+                to: to(survey.numbers('canonical')[survey.numbers('canonical_start')[node]!]!),
+            });
         default:
-            return '';
+            return null;
     }
 }

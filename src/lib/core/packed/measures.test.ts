@@ -12,6 +12,7 @@ import { pathBetween } from '../areas/path-between.ts';
 import { siteMeasures } from '../areas/site-measures.ts';
 import { landings } from '../model/landings.ts';
 import { modelOf } from './model-of.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
 const node = (survey: PackedSurvey, of: string): number => survey.nodeOf(`https://site.example${of}`);
@@ -56,7 +57,7 @@ describe('standing', () => {
         site.page('/old', [], { status: 301, words: null, redirectTo: site.id('/mid') });
         site.page('/mid', [], { status: 302, words: null, redirectTo: site.id('/new') });
         site.page('/new', [{ to: '/' }]).page('/b', [{ to: '/' }]);
-        site.page('/shut', [], { robotsAllowed: false, robotsRule: 'x' });
+        site.page('/shut', [], { robotsAllowed: false, robotsRule: told('x') });
         const survey = pack(site);
         const [standing, leak] = [survey.numbers('standing'), survey.numbers('leak')];
         const siteLeak = survey.measured.leak;

@@ -17,7 +17,7 @@ import { TextTable } from './text-table.ts';
 export const PARTS: readonly Part[] = ['core', 'measures', 'text', 'links'];
 
 /** Raised when facts are read that were not before: a survey whose rows are there is packed anew. */
-export const FACTS_VERSION = 1;
+export const FACTS_VERSION = 2;
 /** Raised when a measure is added, or means something else: measures are made again from kept facts, of any age. */
 export const MEASURES_VERSION = 1;
 
@@ -206,6 +206,7 @@ function notKnown({ id, form, field }: FactColumn, count: number): Map<string, N
         case 'texts':
             return new Map(empty(id, count));
         case 'choices':
+        case 'problems':
             return new Map([[id, new Uint8Array(count)], ...empty(`${id}_words`, 1)]);
         case 'fractions':
             return new Map([[id, new Float64Array(count).fill(NaN)]]);

@@ -2,6 +2,7 @@
  * What a page asks of those who read it: robots metas, `X-Robots-Tag`, `Link` headers, refreshes. Each function reads
  * one form; `readDirectives` puts robots directives together for our agent, the strictest winning.
  */
+import { problem, type Problem } from '../problems/problem.ts';
 import { foldSpace } from './text.ts';
 
 /** The product token of our agent unless a site's settings choose another (RFC 9309 2.2.1). */
@@ -18,8 +19,8 @@ export interface RobotsMeta {
 export interface RobotsDirectives {
     noindex: boolean;
     nofollow: boolean;
-    /** What asks for it, in words fit to stand after "because"; empty when nothing does. */
-    noindexReason: string;
+    /** What asks for it; null when nothing does. */
+    noindexReason: Problem<'noindex-meta' | 'noindex-header'> | null;
 }
 
 /** Directives that take a value after a colon, so that their colon is not read as "agent: directive". */
@@ -61,20 +62,24 @@ export function readDirectives(
     xRobotsTag: string[],
     agentToken: string = PRODUCT_TOKEN,
 ): RobotsDirectives {
-    const found: RobotsDirectives = { noindex: false, nofollow: false, noindexReason: '' };
-    const take = (tokens: string[], source: string): void => {
+    const found: RobotsDirectives = { noindex: false, nofollow: false, noindexReason: null };
+    const take = (tokens: string[], reason: (says: string) => RobotsDirectives['noindexReason']): void => {
         for (const token of tokens) {
             if (token === 'nofollow' || token === 'none') found.nofollow = true;
             if (token === 'noindex' || token === 'none') {
-                if (!found.noindex) found.noindexReason = `${source} says ${token}`;
+                if (!found.noindex) found.noindexReason = reason(token);
                 found.noindex = true;
             }
         }
     };
     for (const meta of metas) {
-        if (meta.name === 'robots' || meta.name === agentToken) take(tokensOf(meta.content), `meta ${meta.name}`);
+        if (meta.name === 'robots' || meta.name === agentToken) {
+            take(tokensOf(meta.content), (says) => problem('noindex-meta', { name: meta.name, says }));
+        }
     }
-    for (const line of xRobotsTag) take(tokensOfHeaderLine(line, agentToken), 'X-Robots-Tag');
+    for (const line of xRobotsTag) {
+        take(tokensOfHeaderLine(line, agentToken), (says) => problem('noindex-header', { says }));
+    }
     return found;
 }
 

@@ -106,6 +106,6 @@ export function deciderOf(rules: RobotsRule[]): RobotsDecider {
 }
 
 /** A rule as a person would quote it. */
-export function quoteRule(rule: RobotsRule): string {
+export function quoteRule(rule: Pick<RobotsRule, 'allow' | 'pattern'>): string {
     return `${rule.allow ? 'Allow' : 'Disallow'}: ${rule.pattern}`;
 }

@@ -3,6 +3,7 @@ import { hostOf, originOf, pathOf } from '../address/address.ts';
 import { evidenceNames } from '../evidence/evidence.ts';
 import { once } from '../kept.ts';
 import type { NumberColumn } from '../number-column.ts';
+import { problemWordsOrNone } from '../words/problems.ts';
 import { gateReason } from '../packed/gate-reason.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -59,7 +60,7 @@ export const DERIVED_FIELDS: readonly Field[] = [
             once(survey, 'choices', ['origin'], () => choicesOf(survey.texts('url').all().map(originOf))),
     },
     text({ name: 'gate reason', what: 'Why it stops there.', csv: 22 }, (survey) =>
-        Array.from({ length: survey.count }, (_, node) => gateReason(survey, node)),
+        Array.from({ length: survey.count }, (_, node) => problemWordsOrNone(gateReason(survey, node))),
     ),
     {
         name: 'outgoing links',

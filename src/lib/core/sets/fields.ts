@@ -5,6 +5,7 @@ import { MEASURE_COLUMNS } from '../columns/measure-columns.ts';
 import { once } from '../kept.ts';
 import type { FactName, MeasureName } from '../packed/column-names.ts';
 import type { GivenColumn, PackedSurvey } from '../packed/packed-survey.ts';
+import { storedWords } from '../words/problems.ts';
 import { DERIVED_FIELDS } from './derived-fields.ts';
 import type { ChoiceField, Field, NumberField, TextField } from './field.ts';
 
@@ -57,7 +58,8 @@ function textsOf({ id, form }: FactColumn<FactName>, ofDocuments: boolean): Text
     const make = (survey: PackedSurvey): readonly (string | null)[] => {
         if (survey.lacks(id)) return Array<null>(survey.count).fill(null);
         if (form === 'texts') return survey.texts(id).all();
-        const words = survey.texts(`${id}_words`).all();
+        const kept = survey.texts(`${id}_words`).all();
+        const words = form === 'problems' ? kept.map(storedWords) : kept;
         return Array.from(survey.numbers(id), (code) => words[code]!);
     };
     if (!ofDocuments) {
@@ -122,3 +124,10 @@ export const PRIORITY: NumberField = {
     numbers: () => new Uint8Array(0),
     unknown: 0,
 };
+
+/** The texts of a text field, page by page; null where they are not known. */
+export function textField(survey: PackedSurvey, name: string): readonly (string | null)[] {
+    const field = fieldsOf(survey).find((item) => item.name === name);
+    if (field?.kind !== 'text') throw new Error(`no text field is called ${name}`);
+    return field.texts(survey);
+}

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { sitemapSteps, type SitemapKnock } from './judge-sitemap.ts';
 import { readSitemap, SITEMAP_NAMESPACE } from './read-sitemap.ts';
+import { told } from '../../../../tests/support/problems.ts';
+import { problem } from '../problems/problem.ts';
 
 const URL = 'https://www.site.example/maps/sitemap.xml';
 const NOW = Date.UTC(2026, 2, 16);
@@ -10,12 +12,12 @@ function knock(body: string, change: Partial<SitemapKnock> = {}): SitemapKnock {
         url: URL,
         found: 'named in robots.txt, line 1',
         belongs: true,
-        closedBy: '',
+        closedBy: null,
         hops: [{ url: URL, status: 200, failure: '' }],
         contentType: 'application/xml',
         caching: '',
         bytes: body.length,
-        bodyTrouble: '',
+        bodyTrouble: null,
         file: readSitemap(body, URL),
         at: NOW,
         ...change,
@@ -46,10 +48,18 @@ describe('sitemapSteps', () => {
 
     it.each<[string, Partial<SitemapKnock>, string]>([
         ['another host', { belongs: false, hops: [], file: null }, 'host'],
-        ['a closed one', { closedBy: 'Disallow: /maps/', hops: [], file: null }, 'robots'],
-        ['no answer', { hops: [{ url: URL, status: null, failure: 'refused' }], file: null }, 'answer'],
+        [
+            'a closed one',
+            {
+                closedBy: problem('robots-rule', { allows: false, pattern: '/maps/', file: URL, line: 1 }),
+                hops: [],
+                file: null,
+            },
+            'robots',
+        ],
+        ['no answer', { hops: [{ url: URL, status: null, failure: told('refused') }], file: null }, 'answer'],
         ['a 404', { hops: [{ url: URL, status: 404, failure: '' }], file: null }, 'answer'],
-        ['a broken body', { bytes: null, bodyTrouble: 'the gzip file is broken', file: null }, 'body'],
+        ['a broken body', { bytes: null, bodyTrouble: problem('gzip-broken', {}), file: null }, 'body'],
     ])('ends at %s, for nothing after it can be said', (_name, change, test) => {
         const steps = sitemapSteps(knock(urlset(loc('/maps/a')), change));
         expect(steps.at(-1)).toMatchObject({ test, ok: false });

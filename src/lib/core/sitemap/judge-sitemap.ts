@@ -3,6 +3,8 @@
  * next ones impossible; where all pass it says that nothing was found on the site's side.
  */
 import { hostOf, originOf, pathOf } from '../address/address.ts';
+import type { Problem, ProblemText } from '../problems/problem.ts';
+import { placedWords, problemWords, storedWords } from '../words/problems.ts';
 import type { SitemapStep } from '../door/door-report.ts';
 import type { SitemapFile, SitemapTroubleCode } from './read-sitemap.ts';
 import { isW3cDate } from './w3c-date.ts';
@@ -13,17 +15,17 @@ export interface SitemapKnock {
     found: string;
     /** The address belongs to the site being looked at. */
     belongs: boolean;
-    /** What closes it for our agent; empty when nothing does. */
-    closedBy: string;
+    /** What closes it for our agent; null when nothing does. */
+    closedBy: Problem | null;
     /** Answers on the way, the last one last; empty when it was not asked for. */
-    hops: { url: string; status: number | null; failure: string }[];
+    hops: { url: string; status: number | null; failure: ProblemText }[];
     contentType: string;
     /** Caching headers of the last answer that keep an old copy alive; empty when none. */
     caching: string;
     /** Bytes unpacked; null when there is no body. */
     bytes: number | null;
-    /** Why the body could not be had or unpacked whole; empty otherwise. */
-    bodyTrouble: string;
+    /** Why the body could not be had or unpacked whole; null otherwise. */
+    bodyTrouble: Problem | null;
     file: SitemapFile | null;
     /** When it was asked, UTC, milliseconds since 1970. */
     at: number;
@@ -71,11 +73,11 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
         );
         return steps;
     }
-    if (knock.closedBy !== '') {
+    if (knock.closedBy !== null) {
         add(
             'robots',
             'asked robots.txt whether it may be read',
-            `closed by ${knock.closedBy}, so it was not asked for`,
+            `closed by ${problemWords(knock.closedBy)}, so it was not asked for`,
             false,
         );
         return steps;
@@ -84,7 +86,7 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
 
     const tried = `asked for ${knock.url}`;
     if (!last || last.status === null) {
-        add('answer', tried, last?.failure || 'no answer', false);
+        add('answer', tried, storedWords(last?.failure ?? '') || 'no answer', false);
         return steps;
     }
     const way =
@@ -104,15 +106,20 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
 
     const { file } = knock;
     if (knock.bytes === null || !file) {
-        add('body', 'read and unpacked the body', knock.bodyTrouble || 'there is no body', false);
+        add(
+            'body',
+            'read and unpacked the body',
+            knock.bodyTrouble === null ? 'there is no body' : problemWords(knock.bodyTrouble),
+            false,
+        );
         return steps;
     }
     const size = `${knock.bytes.toLocaleString('en')} bytes unpacked`;
     add(
         'body',
         'read and unpacked the body',
-        knock.bodyTrouble === '' ? size : `${size}, ${knock.bodyTrouble}`,
-        knock.bodyTrouble === '',
+        knock.bodyTrouble === null ? size : `${size}, ${problemWords(knock.bodyTrouble)}`,
+        knock.bodyTrouble === null,
     );
 
     const form = file.troubles.filter((trouble) => FORM_TROUBLES.includes(trouble.code));
@@ -136,12 +143,7 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
     add(
         'form',
         'read it as a sitemap',
-        [
-            kind,
-            ...form.map((trouble) =>
-                trouble.line > 0 && !/line \d/.test(trouble.say) ? `line ${trouble.line}: ${trouble.say}` : trouble.say,
-            ),
-        ].join('; '),
+        [kind, ...form.map((trouble) => placedWords(trouble, 'line'))].join('; '),
         fatal.length > 0 ? false : form.length > 0 ? null : true,
     );
     if (file.entries.length === 0) return steps;
@@ -153,7 +155,7 @@ export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
         `read its ${what}`,
         [
             `${file.entries.length.toLocaleString('en')} usable`,
-            ...some(troubles.map((trouble) => `line ${trouble.line}: ${trouble.say}`)),
+            ...some(troubles.map((trouble) => placedWords(trouble, 'line'))),
         ].join('; '),
         troubles.length === 0 ? true : null,
     );

@@ -77,8 +77,8 @@ describe('readSitemap', () => {
             { url: 'https://site.example/c?d&copy=1', lastmod: '', line: 5 },
         ]);
         expect(file.troubles).toEqual([
-            { code: 'bare-ampersand', line: 4, say: 'An "&" must be written "&amp;" in XML: "&y".' },
-            { code: 'bare-ampersand', line: 5, say: 'An "&" must be written "&amp;" in XML: "&copy=1".' },
+            { code: 'bare-ampersand', line: 4, params: { text: '&y' } },
+            { code: 'bare-ampersand', line: 5, params: { text: '&copy=1' } },
         ]);
     });
 
@@ -170,7 +170,7 @@ describe('readSitemap', () => {
             {
                 code: 'relative',
                 line: 2,
-                say: '"/one.xml" is no whole address; it was read as https://site.example/one.xml.',
+                params: { written: '/one.xml', readAs: 'https://site.example/one.xml' },
             },
         ]);
     });

@@ -5,6 +5,7 @@
  */
 import { SaxesParser } from 'saxes';
 import { readAddress } from '../address/address.ts';
+import { problem, type Problem, type ProblemParams } from '../problems/problem.ts';
 
 export const SITEMAP_NAMESPACE = 'http://www.sitemaps.org/schemas/sitemap/0.9';
 /** Limits of the protocol for one file. */
@@ -41,13 +42,8 @@ export type SitemapTroubleCode =
     | 'too-many'
     | 'too-long';
 
-export interface SitemapTrouble {
-    code: SitemapTroubleCode;
-    /** From 1; 0 for the file as a whole. */
-    line: number;
-    /** A plain sentence: what is wrong there. */
-    say: string;
-}
+/** What is wrong with it, and on which line; none for the file as a whole. */
+export type SitemapTrouble = Problem<SitemapTroubleCode>;
 
 export interface SitemapFile {
     kind: 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown';
@@ -64,15 +60,16 @@ const MAX_TROUBLES = 100;
  */
 export function readSitemap(text: string, base: string): SitemapFile {
     const file: SitemapFile = { kind: 'unknown', entries: [], troubles: [] };
-    const trouble = (code: SitemapTroubleCode, line: number, say: string): void => {
-        if (file.troubles.length < MAX_TROUBLES) file.troubles.push({ code, line, say });
+    const trouble: Report = (code, line, params) => {
+        if (file.troubles.length >= MAX_TROUBLES) return;
+        file.troubles.push(problem(code, params, line) as SitemapTrouble);
     };
     if (text.trim() === '') {
-        trouble('empty', 0, 'The file is empty.');
+        trouble('empty', 0, { what: 'file' });
         return file;
     }
     if (/^\uFEFF?\s*(?:<!doctype html|<html)/i.test(text)) {
-        trouble('html', 1, 'The file is an HTML page, not a sitemap.');
+        trouble('html', 1, {});
         return file;
     }
 
@@ -83,7 +80,7 @@ export function readSitemap(text: string, base: string): SitemapFile {
 
     readXml(text, base, file, trouble);
     if (file.kind !== 'unknown' && file.entries.length === 0 && file.troubles.length === 0) {
-        trouble('empty', 0, 'The file lists no address.');
+        trouble('empty', 0, { what: 'list' });
     }
     return file;
 }
@@ -145,7 +142,7 @@ function readEntries(
     file: SitemapFile,
     trouble: Report,
 ): Run {
-    const parser = new SaxesParser({ xmlns: true });
+    const parser = new SaxesParser({ xmlns: true, position: false });
     const before = firstLine - 1 - linesIn(root, 0, root.length);
     const lineNow = (): number => parser.line + before;
     const place = (): number => from + parser.position - root.length;
@@ -157,7 +154,7 @@ function readEntries(
     const run: Run = { ended: true, brokeAt: text.length, rootFrom: 0, rootTo: 0 };
 
     parser.on('doctype', () => {
-        trouble('doctype', lineNow(), 'The file has a DOCTYPE; what it declares was not read.');
+        trouble('doctype', lineNow(), {});
     });
     parser.on('opentagstart', () => {
         if (path.length === 0 && root === '') run.rootFrom = text.lastIndexOf('<', parser.position - 1);
@@ -170,14 +167,10 @@ function readEntries(
                 if (tag.local === 'urlset' || tag.local === 'sitemapindex') {
                     file.kind = tag.local;
                     if (tag.uri !== SITEMAP_NAMESPACE) {
-                        trouble('namespace', lineNow(), `The namespace is "${tag.uri}", not "${SITEMAP_NAMESPACE}".`);
+                        trouble('namespace', lineNow(), { found: tag.uri, due: SITEMAP_NAMESPACE });
                     }
                 } else {
-                    trouble(
-                        'not-a-sitemap',
-                        lineNow(),
-                        `The file starts with <${tag.name}>, not <urlset> or <sitemapindex>.`,
-                    );
+                    trouble('not-a-sitemap', lineNow(), { tag: tag.name });
                     stopped = true;
                 }
             }
@@ -201,21 +194,16 @@ function readEntries(
         entry = null;
         const [written = ''] = locs.map((loc) => loc.trim()).filter((loc) => loc !== '');
         if (locs.length > 1) {
-            trouble('two-locs', line, `An entry has ${locs.length} addresses where one is due; the first was read.`);
+            trouble('two-locs', line, { locs: locs.length });
         }
-        if (written === '') trouble('no-loc', line, 'An entry has no address (no <loc>).');
+        if (written === '') trouble('no-loc', line, { of: 'sitemap' });
         else if (!addEntry(file, { written, lastmod, line }, base, trouble)) stopped = true;
     });
     parser.on('error', (error) => {
         if (stopped) return;
-        const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
         // What is left open is only noticed lines later; the entry it stands in is the better place to look.
         const line = entry?.line ?? lineNow();
-        trouble(
-            'not-xml',
-            line,
-            `The XML is broken at line ${line}: ${what}. What can be read before and behind it was read.`,
-        );
+        trouble('not-xml', line, { cause: error.message, isReadOn: true });
         run.ended = false;
         run.brokeAt = entry?.from ?? place();
         stopped = true;
@@ -256,7 +244,7 @@ function escapeEntities(text: string, trouble: Report): string {
         if (/^&[A-Za-z][\w.-]*;/.test(ahead)) continue;
         line += linesIn(text, counted, at);
         counted = at;
-        trouble('bare-ampersand', line, `An "&" must be written "&amp;" in XML: "${ahead.split(/[\s<]/, 1)[0]}".`);
+        trouble('bare-ampersand', line, { text: ahead.split(/[\s<]/, 1)[0]! });
         pieces.push(text.slice(from, at), '&amp;');
         from = at + 1;
     }
@@ -265,7 +253,7 @@ function escapeEntities(text: string, trouble: Report): string {
     return pieces.join('');
 }
 
-type Report = (code: SitemapTroubleCode, line: number, say: string) => void;
+type Report = <C extends SitemapTroubleCode>(code: C, line: number, params: ProblemParams[C]) => void;
 
 /** Adds one address as written; false when the file is full. */
 function addEntry(
@@ -276,22 +264,17 @@ function addEntry(
 ): boolean {
     const { written, lastmod, line } = entry;
     if (file.entries.length >= MAX_SITEMAP_ENTRIES) {
-        trouble('too-many', line, 'The file lists more than 50,000 addresses; the rest was not read.');
+        trouble('too-many', line, {});
         return false;
     }
-    if (written.length >= MAX_LOC_LENGTH) trouble('too-long', line, 'An address has 2,048 characters or more.');
-    if (/\s/.test(written))
-        trouble('blank', line, `"${written.slice(0, 200)}" holds a blank, which must be written %20.`);
+    if (written.length >= MAX_LOC_LENGTH) trouble('too-long', line, {});
+    if (/\s/.test(written)) trouble('blank', line, { written: written.slice(0, 200) });
     const found = readAddress(written, base);
     if (found.ok && !/^[a-z][a-z\d+.-]*:/i.test(written)) {
-        trouble(
-            'relative',
-            line,
-            `"${written.slice(0, 200)}" is no whole address; it was read as ${found.address.url}.`,
-        );
+        trouble('relative', line, { written: written.slice(0, 200), readAs: found.address.url });
     }
     if (found.ok) file.entries.push({ url: found.address.url, lastmod: lastmod.trim().slice(0, 64), line });
-    else trouble('bad-address', line, `"${written.slice(0, 200)}" is no usable address.`);
+    else trouble('bad-address', line, { written: written.slice(0, 200), isHttp: true });
     return true;
 }
 
@@ -306,7 +289,7 @@ function readAddressList(text: string, base: string, file: SitemapFile, trouble:
         line++;
         if (written === '') continue;
         if (!/^https?:/i.test(written)) {
-            trouble('bad-address', line, `"${written.slice(0, 200)}" is no address with http or https.`);
+            trouble('bad-address', line, { written: written.slice(0, 200), isHttp: false });
         } else if (!addEntry(file, { written, lastmod: '', line }, base, trouble)) break;
     }
     return file;
@@ -315,7 +298,7 @@ function readAddressList(text: string, base: string, file: SitemapFile, trouble:
 /** RSS 2.0 (`item` with `link`, `pubDate`), RSS 1.0 and Atom 1.0 (RFC 4287: `entry` with `link href`, `updated`). */
 function readFeed(text: string, base: string, file: SitemapFile, trouble: Report): SitemapFile {
     file.kind = 'feed';
-    const parser = new SaxesParser({ xmlns: false });
+    const parser = new SaxesParser({ xmlns: false, position: false });
     const path: string[] = [];
     let entry: { written: string; lastmod: string; line: number } | null = null;
     let stopped = false;
@@ -345,23 +328,18 @@ function readFeed(text: string, base: string, file: SitemapFile, trouble: Report
         if (stopped || !entry || (name !== 'item' && name !== 'entry')) return;
         const done = { ...entry, written: entry.written.trim() };
         entry = null;
-        if (done.written === '') trouble('no-loc', done.line, 'An entry of the feed has no link.');
+        if (done.written === '') trouble('no-loc', done.line, { of: 'feed' });
         else if (!addEntry(file, done, base, trouble)) stopped = true;
     });
     parser.on('error', (error) => {
         if (!stopped) {
-            const what = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
-            trouble(
-                'not-xml',
-                parser.line,
-                `The XML is broken at line ${parser.line}: ${what}. What stood before it was read.`,
-            );
+            trouble('not-xml', parser.line, { cause: error.message, isReadOn: false });
         }
         stopped = true;
     });
     for (let at = 0; at < text.length && !stopped; at += 65_536) parser.write(text.slice(at, at + 65_536));
     if (!stopped) parser.close();
-    if (file.entries.length === 0 && file.troubles.length === 0) trouble('empty', 0, 'The feed lists no address.');
+    if (file.entries.length === 0 && file.troubles.length === 0) trouble('empty', 0, { what: 'feed' });
     return file;
 }
 

@@ -3,6 +3,7 @@
  * read them. Numbers of addresses, lists, layouts and blocks are unique within one survey and start at 0.
  */
 import type { LinkKind, Region } from '../page/links.ts';
+import type { ProblemText } from '../problems/problem.ts';
 
 /** An address met in a survey: a page of the site, or the target of a link that leads elsewhere. */
 export interface AddressRow {
@@ -42,14 +43,14 @@ export interface PageRow {
     status: number | null;
     /** Empty when there is a status. */
     notRead: NotRead | '';
-    /** The failure as a sentence part; empty unless asking failed. */
-    failure: string;
+    /** Why asking, or reading what was received, failed; empty unless it did. */
+    failure: ProblemText;
     /** Media type after sniffing, lower case, without parameters. */
     mediaType: string;
-    /** What is odd about the type as sent, as a sentence part; empty when nothing is. */
-    typeNote: string;
-    /** Why the body is not whole, as a sentence part: what was read of it counts, the rest is not known. */
-    bodyTrouble: string;
+    /** What is odd about the type as sent; empty when nothing is. */
+    typeNote: ProblemText;
+    /** Why the body is not whole: what was read of it counts, the rest is not known. */
+    bodyTrouble: ProblemText;
     /** Next hop of a redirect, an address number; null when there is none that can be used. */
     redirectTo: number | null;
     /** Target of a refresh without delay to another page. */
@@ -63,13 +64,13 @@ export interface PageRow {
     metaRobots: string;
     xRobotsTag: string;
     noindex: boolean;
-    noindexReason: string;
+    noindexReason: ProblemText;
     nofollow: boolean;
     /** Distinct canonical targets declared in head or header, address numbers. */
     canonicals: number[];
     robotsAllowed: boolean | null;
-    /** The deciding rule as quoted, with file and line; empty when no rule decided. */
-    robotsRule: string;
+    /** The rule that decides, or why everything is closed; empty when no rule decided. */
+    robotsRule: ProblemText;
     /** Links of the page that named a user or a password; both were removed and stored nowhere. */
     credentialsRemoved: number;
     /** Size of the body as received and unpacked, bytes. */
@@ -199,7 +200,7 @@ export interface CheckRow {
     status: number | null;
     /** Empty when there is a status. */
     notRead: NotRead | '';
-    failure: string;
+    failure: ProblemText;
     mediaType: string;
     redirectTo: number | null;
     milliseconds: number | null;
@@ -237,8 +238,8 @@ export interface FileRow {
     kind: 'robots' | 'sitemap';
     url: string;
     status: number | null;
-    /** What was found, as a sentence; troubles included. */
-    note: string;
+    /** What was found, troubles included: `writeProblems`. */
+    note: ProblemText;
     /** Addresses listed, for sitemaps that could be read; null otherwise. */
     entries: number | null;
     /** Text of a robots.txt, bounded; of a sitemap index the files it names, one `line URL` in a line; else empty. */

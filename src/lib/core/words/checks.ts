@@ -1,6 +1,6 @@
 /** The sentences of findings and edits, in English: every id of the register has its own, which the types hold complete. */
-import type { Edit, Finding } from '../checks/check.ts';
-import type { EditParams, FindingParams } from '../checks/params.ts';
+import type { EditParams, FindingParams } from './finding-params.ts';
+import { problemWordsOrNone, ruleWords } from './problems.ts';
 import type { Gate } from '../gates/gates.ts';
 
 const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => string } = {
@@ -27,7 +27,7 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
 };
 
 /** A finding as a sentence. */
-export function findingSentence({ check, params }: Pick<Finding, 'check' | 'params'>): string {
+export function findingSentence({ check, params }: { check: keyof FindingParams; params: object }): string {
     return (FINDINGS[check] as (params: unknown) => string)(params);
 }
 
@@ -67,9 +67,9 @@ const EDITS: { [I in keyof EditParams]: (params: EditParams[I]) => EditWords } =
         where: template ?? 'sentences and lists of their own',
         effect: ['page saves a redirect', 'pages save a redirect'],
     }),
-    'robots-closes-wanted': ({ rule, line }) => ({
-        say: `Narrow the rule “${rule}”, or take what it closes out of the sitemap`,
-        where: line === null ? 'robots.txt' : `robots.txt, line ${line}`,
+    'robots-closes-wanted': ({ why }) => ({
+        say: `Narrow the rule “${why?.code === 'robots-rule' ? ruleWords(why.params) : problemWordsOrNone(why)}”, or take what it closes out of the sitemap`,
+        where: why?.code === 'robots-rule' ? `robots.txt, line ${why.params.line}` : 'robots.txt',
         effect: ['listed page is closed by it', 'listed pages are closed by it'],
     }),
     'sitemap-lists-stopped': ({ gate }) => ({
@@ -109,7 +109,7 @@ const EDITS: { [I in keyof EditParams]: (params: EditParams[I]) => EditWords } =
 
 /** @param pages how many the effect is told of: it follows that number */
 export function editWords(
-    { check, params }: Pick<Edit, 'check' | 'params'>,
+    { check, params }: { check: keyof EditParams; params: object },
     pages: number,
 ): { say: string; where: string; effect: string } {
     const { say, where, effect } = (EDITS[check] as (params: unknown) => EditWords)(params);

@@ -1,6 +1,8 @@
 /** The sentences of what a survey cannot claim, in English, and the words of the reasons for which URLs were left. */
-import type { Limit, LimitCode, LimitParams } from '../checks/limits.ts';
+import type { Limit, LimitCode, LimitParams } from './limit-params.ts';
+import { problem } from '../problems/problem.ts';
 import { by, counted, listed, number } from './numbers.ts';
+import { problemWords } from './problems.ts';
 
 const GIVEN_WORDS: Record<string, string> = {
     log: 'an access log',
@@ -26,7 +28,8 @@ const LIMITS: { [C in LimitCode]: (params: LimitParams[C]) => string } = {
         `${counted(documents, 'document was', 'documents were')} given up, because reading took too long or broke off: links on ${by(documents, 'it', 'them')} are not known`,
     'bodies-cut': ({ bodies }) =>
         `${counted(bodies, 'body', 'bodies')} did not arrive whole, or ${by(bodies, 'was', 'were')} longer than the limit: what stood behind the cut is not known`,
-    'sitemaps-left': ({ from, note }) => `sitemaps from ${from} on were ${note}`,
+    'sitemaps-left': ({ from, left, most }) =>
+        `sitemaps from ${from} on were ${problemWords(problem('sitemaps-left', { left, most }))}`,
     'no-sitemap': () => 'no sitemap could be read, so pages that only a sitemap would know are missing',
     'not-given': ({ evidence }) =>
         `nobody gave it ${listed(

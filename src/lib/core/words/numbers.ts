@@ -16,3 +16,11 @@ export const by = (count: number, one: string, many: string): string => (count =
 export function listed(words: readonly string[], last: 'and' | 'or'): string {
     return words.length <= 1 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
 }
+
+const MIB = 1024 * 1024;
+
+/** Whole megabytes below ten gigabytes, in figures a person reads at once. */
+export function megabytes(bytes: number): string {
+    const whole = Math.floor(bytes / MIB);
+    return whole < 10_240 ? `${whole.toLocaleString('en')} MB` : `${Math.floor(whole / 1024).toLocaleString('en')} GB`;
+}

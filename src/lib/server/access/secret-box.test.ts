@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { NO_SECRETS, type SurveySecrets } from '../../core/survey/settings.ts';
 import { openSecrets, sealSecrets, secretsKey } from './secret-box.ts';
+import { problemWords } from '../../core/words/problems.ts';
 
 const SECRETS: SurveySecrets = {
     headers: [['X-Stage', 'let me in']],
@@ -29,7 +30,7 @@ describe('secrets at rest', () => {
             const changed = Buffer.from(sealed);
             changed[at]! ^= 1;
             const opened = openSecrets(key, changed);
-            expect(opened.ok ? '' : opened.say).toContain('cannot be opened');
+            expect(opened.ok ? '' : problemWords(opened.problem)).toContain('cannot be opened');
         }
         expect(openSecrets(key, Buffer.alloc(3)).ok).toBe(false);
     });

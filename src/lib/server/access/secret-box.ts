@@ -2,6 +2,7 @@
  * Secrets at rest: AES-256-GCM (NIST SP 800-38D) with a key that lies beside the data and in no backup or export: the
  * file `secrets.key` of the data folder, or `EDGEMAP_KEY`.
  */
+import { problem, type Problem } from '../../core/problems/problem.ts';
 import { createCipheriv, createDecipheriv, createHash, randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -33,21 +34,21 @@ export function sealSecrets(key: Buffer, secrets: SurveySecrets): Buffer | null 
     return Buffer.concat([Buffer.of(VERSION), nonce, cipher.getAuthTag(), sealed]);
 }
 
-export type OpenedSecrets = { ok: true; secrets: SurveySecrets } | { ok: false; say: string };
+export type OpenedSecrets = { ok: true; secrets: SurveySecrets } | { ok: false; problem: Problem };
+
+const CLOSED: OpenedSecrets = { ok: false, problem: problem('secrets-unread', {}) };
 
 export function openSecrets(key: Buffer, sealed: Uint8Array | null): OpenedSecrets {
     if (sealed === null) return { ok: true, secrets: NO_SECRETS };
-    const say =
-        'The headers, cookies or sign-in kept for this survey cannot be opened with the key of this data folder. Type them again in a new survey.';
     try {
         const bytes = Buffer.from(sealed);
-        if (bytes[0] !== VERSION) return { ok: false, say };
+        if (bytes[0] !== VERSION) return CLOSED;
         const decipher = createDecipheriv('aes-256-gcm', key, bytes.subarray(1, 1 + NONCE_BYTES));
         decipher.setAAD(PURPOSE);
         decipher.setAuthTag(bytes.subarray(1 + NONCE_BYTES, 1 + NONCE_BYTES + TAG_BYTES));
         const opened = Buffer.concat([decipher.update(bytes.subarray(1 + NONCE_BYTES + TAG_BYTES)), decipher.final()]);
         return { ok: true, secrets: StoredSecrets.parse(JSON.parse(opened.toString('utf8'))) };
     } catch {
-        return { ok: false, say };
+        return CLOSED;
     }
 }

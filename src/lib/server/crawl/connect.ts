@@ -10,8 +10,21 @@ import { Agent, buildConnector } from 'undici';
 import { findPin, type Pin } from './pins.ts';
 
 /** Thrown into a connect that would reach a private address. */
-export class PrivateAddressError extends Error {
-    readonly code = 'EDGEMAP_PRIVATE';
+class PrivateAddressError extends Error {
+    readonly host: string;
+    readonly address: string;
+
+    constructor(host: string, address: string) {
+        super(`${host} is the private address ${address}`);
+        this.host = host;
+        this.address = address;
+    }
+}
+
+/** Host and address of a connect that was refused as private; null for a failure of another kind. */
+export function privateAddressOf(error: unknown): { host: string; address: string } | null {
+    const at = error instanceof Error && !(error instanceof PrivateAddressError) ? error.cause : error;
+    return at instanceof PrivateAddressError ? { host: at.host, address: at.address } : null;
 }
 
 /** True for addresses that are not of the public internet: loopback, private, link-local, mapped ones too. */
@@ -42,7 +55,7 @@ export function surveyAgent(rules: ConnectRules): Agent {
         resolveName(hostname, { ...options, all: true }, (error, addresses: LookupAddress[]) => {
             if (error) return callback(error, '');
             const bad = addresses.find((item) => isPrivateAddress(item.address));
-            if (bad) return callback(new PrivateAddressError(`${hostname} is the private address ${bad.address}`), '');
+            if (bad) return callback(new PrivateAddressError(hostname, bad.address), '');
             if (options.all) return callback(null, addresses);
             const first = addresses[0];
             callback(null, first?.address ?? '', first?.family);
@@ -79,7 +92,7 @@ export function surveyAgent(rules: ConnectRules): Agent {
                 return;
             }
             if (isPrivateAddress(options.hostname)) {
-                callback(new PrivateAddressError(`${options.hostname} is a private address`), null);
+                callback(new PrivateAddressError(options.hostname, options.hostname), null);
                 return;
             }
             strict(options, callback);

@@ -18,6 +18,8 @@ import type {
     DoorVariant,
 } from '../../core/door/door-report.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
+import { problem, readProblems, writeProblem } from '../../core/problems/problem.ts';
+import { noteWords } from '../../core/words/problems.ts';
 import { quoteRule } from '../../core/robots/decide.ts';
 import { rulesFor } from '../../core/robots/read-robots.ts';
 import { sitemapSteps, type SitemapKnock } from '../../core/sitemap/judge-sitemap.ts';
@@ -30,7 +32,7 @@ import type { Answer, NoAnswer } from './fetch-url.ts';
 import { ParsePool } from './parse-pool.ts';
 import { PatientClient } from './patient-client.ts';
 import { pinsOf } from './pins.ts';
-import { RobotsFiles, type OriginRobots } from './robots-files.ts';
+import { NO_RULE, RobotsFiles, type OriginRobots } from './robots-files.ts';
 import { USUAL_PLACES } from './sitemap-files.ts';
 import { sitemapText } from './sitemap-text.ts';
 
@@ -160,13 +162,13 @@ class DoorCheck {
         const closesAll = rules.some((rule) => !rule.allow && /^[/*]+$/.test(rule.pattern));
         const opensSome = rules.some((rule) => rule.allow && !/^\/?\$?$/.test(rule.pattern));
         let closes: DoorRobots['closes'] = rules.some((rule) => !rule.allow) ? 'some' : 'nothing';
-        if (robots.unreachable !== '') closes = 'unreachable';
+        if (robots.unreachable !== null) closes = 'unreachable';
         else if (!verdict.allowed) closes = closesAll && !opensSome ? 'site' : 'start';
         return {
             url: row.url,
             status: row.status,
             bytes: this.#files.get(row.url) ?? null,
-            note: row.note,
+            note: noteWords(readProblems(row.note)),
             closes,
             rule: verdict.rule ? quoteRule(verdict.rule) : '',
             line: verdict.rule?.line ?? 0,
@@ -186,7 +188,7 @@ class DoorCheck {
             fetch: (at) => client.fetchPage(at),
             closedBy: async (at) => {
                 const verdict = await this.#robots.verdict(at);
-                return verdict.allowed ? '' : verdict.rule || 'robots.txt';
+                return verdict.allowed ? null : (verdict.rule ?? NO_RULE);
             },
             belongs: (at) => this.#belonging.belongs(at),
             // The first page was typed in; what it leads to was not.
@@ -285,12 +287,12 @@ class DoorCheck {
             url,
             found,
             belongs: this.#belonging.belongs(url),
-            closedBy: '',
+            closedBy: null,
             hops: [],
             contentType: '',
             caching: '',
             bytes: null,
-            bodyTrouble: '',
+            bodyTrouble: null,
             file: null,
             at: Date.now(),
         };
@@ -300,12 +302,12 @@ class DoorCheck {
         while (knock.hops.length <= MAX_HOPS) {
             const verdict = await this.#robots.verdict(at);
             if (!verdict.allowed) {
-                if (knock.hops.length === 0) knock.closedBy = verdict.rule || 'robots.txt';
+                if (knock.hops.length === 0) knock.closedBy = verdict.rule ?? NO_RULE;
                 else
                     knock.hops.push({
                         url: at,
                         status: null,
-                        failure: `it leads to ${at}, which is closed by ${verdict.rule}`,
+                        failure: writeProblem(problem('leads-to-closed', { to: at, why: verdict.rule ?? NO_RULE })),
                     });
                 return knock;
             }
@@ -313,7 +315,7 @@ class DoorCheck {
             knock.hops.push({
                 url: at,
                 status: answer.ok ? answer.status : null,
-                failure: answer.ok ? '' : answer.say,
+                failure: answer.ok ? '' : writeProblem(answer.problem),
             });
             if (!answer.ok || !isRedirectStatus(answer.status)) break;
             const target = readAddress(answer.headers.get('location')?.[0] ?? '', at);
@@ -321,9 +323,11 @@ class DoorCheck {
                 knock.hops.push({
                     url: target.ok ? target.address.url : at,
                     status: null,
-                    failure: target.ok
-                        ? `it leads to ${target.address.url}, which does not belong to the site`
-                        : 'it redirects without a usable Location',
+                    failure: writeProblem(
+                        target.ok
+                            ? problem('leads-elsewhere', { to: target.address.url })
+                            : problem('redirect-unusable', { written: '' }),
+                    ),
                 });
                 return knock;
             }
@@ -334,7 +338,7 @@ class DoorCheck {
         knock.caching = staleCaching(answer.headers);
         const text = await sitemapText(answer);
         if (!text.ok) {
-            knock.bodyTrouble = text.say;
+            knock.bodyTrouble = text.problem;
             return knock;
         }
         knock.bytes = text.bytes;

@@ -2,6 +2,8 @@
 import { readAddress } from '../../core/address/address.ts';
 import type { DoorHop, DoorPage, DoorPlace } from '../../core/door/door-report.ts';
 import { acceptedCanonical, isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
+import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
+import { problemWords } from '../../core/words/problems.ts';
 import type { FoundLink } from '../../core/page/links.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { mediaTypeOf } from './media-type.ts';
@@ -14,8 +16,8 @@ export interface DoorPageAccess {
     token: string;
     pool: ParsePool;
     fetch: (url: string) => Promise<Answer | NoAnswer>;
-    /** The rule that closes a URL; empty when it is open. */
-    closedBy: (url: string) => Promise<string>;
+    /** The rule that closes a URL; null when it is open. */
+    closedBy: (url: string) => Promise<Problem | null>;
     belongs: (url: string) => boolean;
     /** The first URL is left alone too where it is closed; what it leads to always is. */
     keepsOut: boolean;
@@ -49,7 +51,7 @@ export async function readDoorPage(url: string, access: DoorPageAccess): Promise
         noindexInBody: null,
         canonical: null,
         refresh: null,
-        closedBy: await access.closedBy(url),
+        closedBy: writeProblem(await access.closedBy(url)),
         isLeft: false,
     };
     const result: PageAsRead = { page, links: [], canonicals: [] };
@@ -64,7 +66,7 @@ export async function readDoorPage(url: string, access: DoorPageAccess): Promise
         const hop: DoorHop = { url: at, status: answer.ok ? answer.status : null, to: '', by: '', failure: '' };
         hops.push(hop);
         if (!answer.ok) {
-            hop.failure = answer.say.slice(0, 500);
+            hop.failure = writeProblem(answer.problem);
             page.failure = hop.failure;
             return result;
         }
@@ -74,7 +76,7 @@ export async function readDoorPage(url: string, access: DoorPageAccess): Promise
         if (location !== undefined) {
             const target = readAddress(location, at);
             if (target.ok) to = target.address.url;
-            else page.failure = `it redirects to “${location.slice(0, 200)}”, which is no usable address`;
+            else page.failure = writeProblem(problem('redirect-unusable', { written: location }));
             hop.by = to === '' ? '' : 'location';
         } else {
             const facts = await readBody(at, answer, page, access, result);
@@ -89,16 +91,16 @@ export async function readDoorPage(url: string, access: DoorPageAccess): Promise
         if (!access.belongs(to)) return result;
         if (seen.has(to) || hops.length > access.mostHops) {
             page.failure = seen.has(to)
-                ? `it redirects in a circle, back to ${to}`
-                : `it redirects more than ${access.mostHops} times`;
+                ? writeProblem(problem('redirect-circle', { to }))
+                : writeProblem(problem('redirects-on', { most: access.mostHops }));
             page.status = null;
             hop.to = '';
             hop.by = '';
             return result;
         }
         const closed = await access.closedBy(to);
-        if (closed !== '' && access.keepsOut) {
-            page.failure = `it leads to ${to}, which robots.txt closes (${closed})`;
+        if (closed !== null && access.keepsOut) {
+            page.failure = writeProblem(problem('leads-to-closed', { to, why: closed }));
             page.status = null;
             hop.to = '';
             return result;
@@ -119,8 +121,8 @@ async function readBody(
     page.mediaType = mediaTypeOf(answer.sentType, answer.body).type;
     const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
     if (answer.bodyRead !== 'all' || !isHtmlType(page.mediaType)) return null;
-    if (answer.bodyTrouble !== '' && answer.body.length === 0) {
-        page.failure = answer.bodyTrouble;
+    if (answer.bodyTrouble !== null && answer.body.length === 0) {
+        page.failure = writeProblem(answer.bodyTrouble);
         return null;
     }
     const read = await access.pool.read({
@@ -137,7 +139,7 @@ async function readBody(
         keepSource: false,
     });
     if (!read.ok) {
-        page.failure = read.say.slice(0, 500);
+        page.failure = writeProblem(read.problem);
         return null;
     }
     const { facts } = read;
@@ -172,7 +174,10 @@ function noindexOf(facts: FactsToGoOn, xRobotsTag: string[]): DoorPlace | null {
         }
     }
     for (const value of xRobotsTag) if (asks(value)) places.push(`header X-Robots-Tag: ${value.slice(0, 200)}`);
-    return { say: facts.directives.noindexReason, where: places.join('; and ') || 'head of the page' };
+    return {
+        say: facts.directives.noindexReason === null ? 'noindex' : problemWords(facts.directives.noindexReason),
+        where: places.join('; and ') || 'head of the page',
+    };
 }
 
 function canonicalOf(facts: FactsToGoOn, links: FoundLink[], at: string): DoorPlace | null {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { unreadPage, type FileRow, type ListedLink } from '../../core/survey/survey-rows.ts';
 import { EarlierRun, filesOfIndex, indexText, isReadSitemap } from './earlier-run.ts';
+import { problem, writeProblems } from '../../core/problems/problem.ts';
 
 function link(target: number | null, kind: ListedLink['kind'] = 'a'): ListedLink {
     return { kind, target, text: '', fragment: '', anchor: '', name: '', rel: '' };
@@ -70,13 +71,15 @@ describe('EarlierRun', () => {
             kind: 'sitemap',
             url: '',
             status: 200,
-            note: 'index of 2',
+            note: writeProblems([problem('sitemap-index', { files: 2 })]),
             entries: null,
             text: indexText(entries),
         };
         expect(filesOfIndex(row)).toEqual(entries.map(({ url, line }) => ({ url, line })));
         expect(filesOfIndex({ ...row, text: '' })).toEqual([]);
         expect(isReadSitemap(row)).toBe(false);
-        expect(isReadSitemap({ ...row, note: '2 addresses' })).toBe(true);
+        expect(
+            isReadSitemap({ ...row, note: writeProblems([problem('sitemap-read', { form: 'urlset', entries: 2 })]) }),
+        ).toBe(true);
     });
 });

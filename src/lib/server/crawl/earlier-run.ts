@@ -5,6 +5,7 @@
  */
 import type { TextTraces } from '../../core/traps/families.ts';
 import { LINK_KINDS, type LinkKind } from '../../core/page/links.ts';
+import { readProblems } from '../../core/problems/problem.ts';
 import type { SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
 import type {
     AddressRow,
@@ -166,17 +167,22 @@ export class EarlierRun {
         return links;
     }
 
-    #shared(text: string): string {
-        const known = this.#texts.get(text);
+    #shared<T extends string>(text: T): T {
+        const known = this.#texts.get(text) as T | undefined;
         if (known !== undefined) return known;
         this.#texts.set(text, text);
         return text;
     }
 }
 
+/** True of a sitemap that names sitemaps. */
+export function isIndex(file: FileRow): boolean {
+    return readProblems(file.note).some(({ code }) => code === 'sitemap-index');
+}
+
 /** True of a sitemap whose entries are stored; an index is known by the list of its files. */
 export function isReadSitemap(file: FileRow): boolean {
-    return file.kind === 'sitemap' && !file.note.startsWith('index of');
+    return file.kind === 'sitemap' && !isIndex(file);
 }
 
 /** The files an index names, as kept in its row: one `line URL` in a line. */

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connectKey, isPrivateAddress, surveyAgent, type ConnectRules } from './connect.ts';
 import { pinsOf } from './pins.ts';
 import { fetchUrl, type Answer, type NoAnswer } from './fetch-url.ts';
+import { problemWords } from '../../core/words/problems.ts';
 
 /** A server that sends bytes as they are, by the path that is asked for; it counts connections. */
 let server: Server;
@@ -74,7 +75,7 @@ describe('an answer that is not as HTTP has it', () => {
     ])('says so in our words: %s', async (_, bytes, words) => {
         const answer = await fetched(bytes);
         expect(answer).toMatchObject({ ok: false, code: 'broken-reply' });
-        const say = answer.ok ? '' : answer.say;
+        const say = answer.ok ? '' : problemWords(answer.problem);
         expect(say).toContain(`the answer of 127.0.0.1:${port} cannot be read: `);
         expect(say).toContain(words);
         expect(say).not.toMatch(/assert|falsy|does not match|protocol \(|\n/);
@@ -84,7 +85,7 @@ describe('an answer that is not as HTTP has it', () => {
         expect(await fetched('HTTP/1.1 100 Continue\r\n\r\n')).toEqual({
             ok: false,
             code: 'lost',
-            say: `the connection to 127.0.0.1:${port} was lost: it was closed before the answer was whole`,
+            problem: { code: 'closed-early', params: { host: `127.0.0.1:${port}` } },
         });
     });
 });
@@ -93,16 +94,16 @@ describe('a body', () => {
     const body = (size: number): string => `${OK}Content-Length: ${size}\r\n\r\n${'x'.repeat(size)}`;
 
     it('of exactly the limit is whole, one byte more is cut', async () => {
-        expect(await fetched(body(1_000))).toMatchObject({ ok: true, bodyTrouble: '' });
+        expect(await fetched(body(1_000))).toMatchObject({ ok: true, bodyTrouble: null });
         const cut = await fetched(body(1_001));
-        expect(cut.ok && cut.bodyTrouble).toBe('the body is longer than 1,000 bytes; the rest was not read');
+        expect(cut.ok && cut.bodyTrouble).toEqual({ code: 'body-too-long', params: { limit: 1_000 } });
         expect(cut.ok && cut.body.length).toBe(1_000);
     });
 
     it('that breaks off keeps what came', async () => {
         const answer = await fetched(`${OK}Content-Length: 20\r\n\r\nhi`);
         expect(answer.ok && Buffer.from(answer.body).toString()).toBe('hi');
-        expect(answer.ok && answer.bodyTrouble).toBe('the body broke off after 2 bytes');
+        expect(answer.ok && answer.bodyTrouble).toEqual({ code: 'body-broken-off', params: { bytes: 2 } });
     });
 
     it('packed five times over is unpacked, six times over it is not', async () => {
@@ -116,11 +117,11 @@ describe('a body', () => {
             ]);
         };
         const five = await fetched(packed(5));
-        expect(five.ok && [Buffer.from(five.body).toString(), five.bodyTrouble]).toEqual(['hello', '']);
+        expect(five.ok && [Buffer.from(five.body).toString(), five.bodyTrouble]).toEqual(['hello', null]);
         const six = await fetched(packed(6));
         expect(six.ok && [six.body.length, six.bodyTrouble]).toEqual([
             0,
-            'the body is packed 6 times over; 5 are unpacked at most',
+            { code: 'body-codings', params: { codings: 6, most: 5 } },
         ]);
     });
 });

@@ -1,8 +1,11 @@
 /** One request, one answer: no redirect is followed here, no answer is trusted, everything is bounded. */
 import type { Readable } from 'node:stream';
 import { request, type Dispatcher } from 'undici';
+import { problem, type Problem } from '../../core/problems/problem.ts';
 import type { NotRead } from '../../core/survey/survey-rows.ts';
-import { TooManyCodings, unpack } from './unpack.ts';
+import { brokenHead } from './broken-head.ts';
+import { privateAddressOf } from './connect.ts';
+import { MOST_CODINGS, TooManyCodings, unpack } from './unpack.ts';
 
 const WHOLE_ANSWER_MILLISECONDS = 60_000;
 /** Bytes kept of a body that is looked at only to tell its type. */
@@ -21,8 +24,8 @@ export interface Answer {
     body: Uint8Array;
     /** `all` as far as the bounds allow, `head` its first bytes only, `none`. */
     bodyRead: BodyWanted;
-    /** Why the body is not whole, as a sentence part; empty when it is. */
-    bodyTrouble: string;
+    /** Why the body is not whole; null when it is. */
+    bodyTrouble: Problem | null;
     /** From asking to the last byte, milliseconds. */
     milliseconds: number;
 }
@@ -30,9 +33,11 @@ export interface Answer {
 export interface NoAnswer {
     ok: false;
     code: NotRead;
-    /** A sentence part: "refused the connection". */
-    say: string;
+    problem: Problem;
 }
+
+/** Given up because the survey is to end. */
+export const STOPPED: NoAnswer = { ok: false, code: 'stopped', problem: problem('stopped', {}) };
 
 export type BodyWanted = 'all' | 'head' | 'none';
 
@@ -61,62 +66,37 @@ function codeOf(error: unknown): string {
     return [known.code, known.cause?.code, known.name].find((value) => typeof value === 'string') ?? '';
 }
 
+/** Longest cause of another program that is kept. */
+const LONGEST_CAUSE = 120;
+
 function failureOf(error: unknown, host: string): NoAnswer {
     const message = error instanceof Error ? error.message : String(error);
     const code = codeOf(error);
-    const fail = (as: NotRead, say: string): NoAnswer => ({ ok: false, code: as, say });
-    if (code === 'EDGEMAP_PRIVATE')
-        return fail('private', `not asked: ${message}, which this site's settings do not allow`);
+    const cause = (message || code).slice(0, LONGEST_CAUSE);
+    const fail = (as: NotRead, what: Problem): NoAnswer => ({ ok: false, code: as, problem: what });
+    const refusal = privateAddressOf(error);
+    if (refusal !== null) return fail('private', problem('private-address', refusal));
     if (code === 'ENOTFOUND' || code === 'EAI_AGAIN' || code === 'EAI_NODATA')
-        return fail('no-such-host', `no such host: ${host}`);
-    if (code === 'ECONNREFUSED') return fail('refused', `${host} refused the connection`);
-    if (code === 'ENETUNREACH' || code === 'EHOSTUNREACH')
-        return fail('refused', `${host} cannot be reached from here`);
-    if (TLS_CODES.test(code)) return fail('tls', `TLS failed with ${host}: ${message || code}`);
+        return fail('no-such-host', problem('no-such-host', { host }));
+    if (code === 'ECONNREFUSED') return fail('refused', problem('refused', { host }));
+    if (code === 'ENETUNREACH' || code === 'EHOSTUNREACH') return fail('refused', problem('unreachable', { host }));
+    if (TLS_CODES.test(code)) return fail('tls', problem('tls', { host, cause }));
     if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
-        return fail('timeout', `${host} did not answer in time`);
-    const broken = brokenHead(code, message);
-    if (broken !== null) return fail('broken-reply', `the answer of ${host} cannot be read: ${broken}`);
-    return fail(
-        'lost',
-        `the connection to ${host} was lost: ${code === 'UND_ERR_SOCKET' ? 'it was closed before the answer was whole' : message || code}`,
-    );
-}
-
-/** What llhttp says of an answer it cannot read, and what that means (RFC 9112); the first that fits. */
-const BROKEN_HEADS: readonly [RegExp, string][] = [
-    [/content-length/i, 'its Content-Length is no number'],
-    [/header (?:value|token)|header/i, 'a header holds a character that may not stand there'],
-    [/status/i, 'its status is no number of three digits'],
-    [/version/i, 'its version of HTTP is none that is known'],
-    [/expected http/i, 'it does not begin as an answer over HTTP does'],
-    [/\b(?:cr|lf)\b/i, 'its lines do not end as they must'],
-    [/chunk/i, 'the pieces of its body are not marked as they must be'],
-];
-
-/** Why the head of an answer cannot be read; null for a failure of another kind. */
-function brokenHead(code: string, message: string): string | null {
-    if (code === 'UND_ERR_HEADERS_OVERFLOW') return 'its headers are larger than 16 KB';
-    // A status below 100 trips the library itself.
-    if (code === 'ERR_ASSERTION') return 'its status is none of HTTP, which begin at 100';
-    // Before the head is there this says only that the head broke off behind a Content-Length.
-    if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH')
-        return 'its headers contradict each other about the length of the body, or hold a character that may not stand there';
-    if (!/^HTTPParserError|^HPE_|UND_ERR_RES|Z_/.test(code)) return null;
-    return BROKEN_HEADS.find(([says]) => says.test(message))?.[1] ?? 'it is not as HTTP has it';
+        return fail('timeout', problem('timeout', { host }));
+    const how = brokenHead(code, message);
+    if (how !== null) return fail('broken-reply', problem('broken-reply', { host, how }));
+    if (code === 'UND_ERR_SOCKET') return fail('lost', problem('closed-early', { host }));
+    return fail('lost', problem('lost', { host, cause }));
 }
 
 /** What became of a body that did not arrive whole. */
-function bodyTroubleOf(error: unknown, size: number): string {
+function bodyTroubleOf(error: unknown, bytes: number): Problem {
     const code = codeOf(error);
-    const after = `after ${size.toLocaleString('en')} bytes`;
-    if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code))
-        return `the body did not end in time; cut ${after}`;
-    if (error instanceof TooManyCodings) return error.message;
-    if (/^Z_|^ERR_BROTLI|BROTLI/.test(code)) return `the packed body is broken ${after}`;
-    if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH')
-        return `the body is not as long as its Content-Length says; it ended ${after}`;
-    return `the body broke off ${after}`;
+    if (/^(?:AbortError|TimeoutError|ETIMEDOUT)$|TIMEOUT/.test(code)) return problem('body-late', { bytes });
+    if (error instanceof TooManyCodings) return problem('body-codings', { codings: error.count, most: MOST_CODINGS });
+    if (/^Z_|^ERR_BROTLI|BROTLI/.test(code)) return problem('body-packing', { bytes });
+    if (code === 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH') return problem('body-length', { bytes });
+    return problem('body-broken-off', { bytes });
 }
 
 function headerLines(raw: Record<string, string | string[] | undefined>): Map<string, string[]> {
@@ -155,16 +135,16 @@ export async function fetchUrl(url: string, options: FetchOptions): Promise<Answ
             sentType,
             body: new Uint8Array(0),
             bodyRead: wanted,
-            bodyTrouble: '',
+            bodyTrouble: null,
             milliseconds: 0,
         };
         if (wanted === 'none') await answer.body.dump({ limit: WORTH_DRAINING }).catch(() => undefined);
         else await readBody(answer.body, headers, wanted === 'all' ? options.maxBytes : HEAD_BYTES, result);
-        if (options.signal?.aborted) return { ok: false, code: 'stopped', say: 'stopped' };
+        if (options.signal?.aborted) return STOPPED;
         result.milliseconds = Math.round(performance.now() - started);
         return result;
     } catch (error) {
-        if (options.signal?.aborted) return { ok: false, code: 'stopped', say: 'stopped' };
+        if (options.signal?.aborted) return STOPPED;
         return failureOf(error, host);
     }
 }
@@ -186,13 +166,13 @@ async function readBody(body: Readable, headers: Map<string, string[]>, limit: n
             if (isCut) break;
         }
         if (isCut && result.bodyRead === 'all') {
-            result.bodyTrouble = `the body is longer than ${limit.toLocaleString('en')} bytes; the rest was not read`;
+            result.bodyTrouble = problem('body-too-long', { limit });
         }
     } catch (error) {
         result.bodyTrouble = bodyTroubleOf(error, size);
     }
     const rest = Number(headers.get('content-length')?.[0] ?? NaN) - size;
-    if (result.bodyRead === 'head' && result.bodyTrouble === '' && rest < WORTH_DRAINING) body.resume();
-    else if (isCut || result.bodyTrouble !== '') body.destroy();
+    if (result.bodyRead === 'head' && result.bodyTrouble === null && rest < WORTH_DRAINING) body.resume();
+    else if (isCut || result.bodyTrouble !== null) body.destroy();
     result.body = pieces.length === 1 && size <= limit ? pieces[0]! : Buffer.concat(pieces).subarray(0, limit);
 }

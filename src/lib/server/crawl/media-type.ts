@@ -1,10 +1,11 @@
 /** What a body is: as its server says, or where that says nothing, as its first bytes show; a lie is said. */
+import { problem, type Problem } from '../../core/problems/problem.ts';
 
 export interface MediaType {
     /** Lower case, without parameters; empty where nothing can be told. */
     type: string;
-    /** What is odd about it, as a sentence part; empty when nothing is. */
-    note: string;
+    /** What is odd about it; null when nothing is. */
+    note: Problem | null;
 }
 
 const SAYS_NOTHING = new Set(['', 'unknown/unknown', 'application/unknown', '*/*']);
@@ -38,16 +39,15 @@ export function mediaTypeOf(sentType: string, body: Uint8Array): MediaType {
     const seen = typeByBytes(body);
     if (saysNothing(sentType)) {
         const type = seen === '' && sentType === '' ? '' : seen;
-        const sent = sentType === '' ? 'no content type was sent' : `the content type sent was "${sentType}"`;
-        return { type, note: type === '' ? sent : `${sent}; the first bytes are ${type}` };
+        const note =
+            sentType === ''
+                ? problem('type-unsaid', { begins: type })
+                : problem('type-says-nothing', { sent: sentType, begins: type });
+        return { type, note };
     }
     const isHtml = sentType === 'text/html' || sentType === 'application/xhtml+xml';
-    const lies = (note: string): MediaType => ({ type: sentType, note });
-    if (isHtml && /^(?:application\/(?:pdf|gzip|zip|octet-stream)|image\/)/.test(seen)) {
-        return lies(`sent as ${sentType}, but begins as ${seen}`);
-    }
-    if (!isHtml && seen === 'text/html' && !/xml|svg|javascript|css|json|image\/|font\//.test(sentType)) {
-        return lies(`sent as ${sentType}, but begins as HTML`);
-    }
-    return { type: sentType, note: '' };
+    const isLie =
+        (isHtml && /^(?:application\/(?:pdf|gzip|zip|octet-stream)|image\/)/.test(seen)) ||
+        (!isHtml && seen === 'text/html' && !/xml|svg|javascript|css|json|image\/|font\//.test(sentType));
+    return { type: sentType, note: isLie ? problem('type-contradicted', { sent: sentType, begins: seen }) : null };
 }

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { readAddress } from '../../core/address/address.ts';
 import type { TextTraces } from '../../core/traps/families.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
+import { writeProblem } from '../../core/problems/problem.ts';
 import { readDirectives } from '../../core/page/directives.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { unreadPage, type ListedLink, type PageRow } from '../../core/survey/survey-rows.ts';
@@ -62,7 +63,7 @@ export class PageReader {
         const page: PageRow = { ...unreadPage(id), ...of, readAt: Date.now() };
         if (!answer.ok) {
             page.notRead = this.#client.isStopped ? 'stopped' : answer.code;
-            page.failure = answer.say.slice(0, 500);
+            page.failure = writeProblem(answer.problem);
             if (page.notRead !== 'stopped') this.#rows.addPage(page);
             return { page, links: [], traces: null };
         }
@@ -71,8 +72,8 @@ export class PageReader {
         page.bytes = sizeOf(answer);
         page.milliseconds = answer.milliseconds;
         page.mediaType = media.type;
-        page.typeNote = media.note.slice(0, 300);
-        page.bodyTrouble = answer.bodyRead === 'all' ? answer.bodyTrouble.slice(0, 300) : '';
+        page.typeNote = writeProblem(media.note);
+        page.bodyTrouble = answer.bodyRead === 'all' ? writeProblem(answer.bodyTrouble) : '';
         const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
         page.xRobotsTag = xRobotsTag.join(' ').slice(0, 2_000);
         const location = answer.headers.get('location')?.[0];
@@ -93,13 +94,13 @@ export class PageReader {
                 this.#rows.addDetail({ page: id, ...read.details });
             } else {
                 // Answered, but not understood: said, never taken for a page without links.
-                page.failure = read.say.slice(0, 500);
+                page.failure = writeProblem(read.problem);
             }
         }
         if (facts === null) this.#addAnswer(id, answer);
         const directives = facts?.directives ?? readDirectives([], xRobotsTag, this.#settings.token);
         page.noindex = directives.noindex;
-        page.noindexReason = directives.noindexReason.slice(0, 200);
+        page.noindexReason = writeProblem(directives.noindexReason);
         page.nofollow = directives.nofollow;
         const links = facts ? this.#addFacts(page, facts) : [];
         this.#rows.addPage(page);
@@ -153,7 +154,7 @@ export class PageReader {
             charsetFrom: '',
             ...headersToKeep(answer),
         };
-        const whole = answer.bodyRead === 'all' && answer.bodyTrouble === '' && answer.body.length > 0;
+        const whole = answer.bodyRead === 'all' && answer.bodyTrouble === null && answer.body.length > 0;
         this.#rows.addDetail({
             page: id,
             facts: packJson(record),

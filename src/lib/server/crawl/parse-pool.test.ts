@@ -66,7 +66,10 @@ describe('parse pool', () => {
         urls.forEach((url, at) => {
             const result = read[at]!;
             if (url.includes('deadly')) {
-                expect(result).toEqual({ ok: false, say: 'the document could not be read: out of memory' });
+                expect(result).toEqual({
+                    ok: false,
+                    problem: { code: 'document-failed', params: { cause: 'out of memory' } },
+                });
                 return;
             }
             expect(result.ok && result.facts.title).toBe(url);
@@ -82,7 +85,7 @@ describe('parse pool', () => {
         const [asleep, endless, page] = await Promise.all(urls.map((url) => pool.read(job(url))));
         await pool.close();
         expect(asleep).toMatchObject({ ok: true });
-        expect(endless).toEqual({ ok: false, say: 'the document took more than 0 seconds of computing to read' });
+        expect(endless).toEqual({ ok: false, problem: { code: 'document-slow', params: { seconds: 0 } } });
         expect(page).toMatchObject({ ok: true });
     });
 
@@ -92,7 +95,10 @@ describe('parse pool', () => {
         const pool = new ParsePool({ threads: 1, script: stillborn });
         const read = await pool.read(job('https://x.example/'));
         await pool.close();
-        expect(read).toEqual({ ok: false, say: 'the document could not be read: no memory for a thread' });
+        expect(read).toEqual({
+            ok: false,
+            problem: { code: 'document-failed', params: { cause: 'no memory for a thread' } },
+        });
     });
 
     it('answers each document with its own facts when several threads read', async () => {

@@ -2,6 +2,7 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { problem, type Problem } from '../../core/problems/problem.ts';
 import { projectRoot } from '../process/data-folder.ts';
 import { BlockReceiver, type PlacedBlock } from './block-relay.ts';
 import { NOTHING_READ, processorTime, READING, THREAD, toldByThread } from './parse-watch.ts';
@@ -12,7 +13,7 @@ export type ParseJob = Omit<ParseRequest, 'id' | 'bytes'> & { bytes: Uint8Array 
 /** What of the facts is needed to go on; the rest comes packed. */
 export type FactsToGoOn = RelayedFacts & { blocks: PlacedBlock[] };
 
-export type ParseResult = { ok: true; facts: FactsToGoOn; details: PackedDetails } | { ok: false; say: string };
+export type ParseResult = { ok: true; facts: FactsToGoOn; details: PackedDetails } | { ok: false; problem: Problem };
 
 interface Waiting {
     job: ParseJob;
@@ -123,7 +124,8 @@ export class ParsePool {
             this.#feed();
         });
         worker.on('error', (error) => {
-            if (worker === thread().worker) this.#replace(thread(), `the document could not be read: ${error.message}`);
+            if (worker === thread().worker)
+                this.#replace(thread(), problem('document-failed', { cause: error.message }));
         });
         return worker;
     }
@@ -132,7 +134,7 @@ export class ParsePool {
      * Puts a new thread in the place of one that died or has to. The document it was reading is the one that did it: told
      * by the thread itself, for its answers to those before may still be on their way. All others are given out again.
      */
-    #replace(thread: Thread, say: string): void {
+    #replace(thread: Thread, why: Problem): void {
         if (this.#closed) return;
         void thread.worker.terminate();
         const reading = Atomics.load(thread.told, READING);
@@ -145,7 +147,7 @@ export class ParsePool {
         thread.worker = this.#start(thread.told, () => thread);
         thread.receiver = new BlockReceiver();
         this.#queue.unshift(...again.filter((item) => item !== guilty));
-        guilty?.done({ ok: false, say });
+        guilty?.done({ ok: false, problem: why });
         this.#feed();
     }
 
@@ -158,7 +160,7 @@ export class ParsePool {
                 thread.watched = { id: reading, from: spent ?? 0 };
             } else if (spent - thread.watched.from > this.#limit) {
                 const seconds = Math.round(this.#limit / 1_000);
-                this.#replace(thread, `the document took more than ${seconds} seconds of computing to read`);
+                this.#replace(thread, problem('document-slow', { seconds }));
             }
         }
     }

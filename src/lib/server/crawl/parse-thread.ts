@@ -4,6 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
+import { problem, type Problem } from '../../core/problems/problem.ts';
 import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
@@ -40,7 +41,7 @@ export interface PackedDetails {
 
 export type ParseReply =
     | { id: number; ok: true; facts: RelayedFacts; relay: Relay; details: PackedDetails }
-    | { id: number; ok: false; say: string };
+    | { id: number; ok: false; problem: Problem };
 
 /** Bytes of their own, fit to be handed over. */
 function own(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
@@ -93,7 +94,11 @@ parentPort?.on('message', (message: ParseRequest) => {
         handedOver.push(kept.buffer, packedText.buffer, source.buffer);
         reply = { id: message.id, ok: true, facts, relay: sender.send(blocks), details };
     } catch (error) {
-        reply = { id: message.id, ok: false, say: error instanceof Error ? error.message : String(error) };
+        reply = {
+            id: message.id,
+            ok: false,
+            problem: problem('document-failed', { cause: error instanceof Error ? error.message : String(error) }),
+        };
     }
     parentPort?.postMessage(reply, handedOver);
     Atomics.store(told, READING, NOTHING_READ);

@@ -3,9 +3,11 @@ import { setTimeout as wait } from 'node:timers/promises';
 import type { Agent } from 'undici';
 import type { Belonging } from '../../core/scope/belonging.ts';
 import { isHtmlType } from '../../core/gates/gates.ts';
+import type { ProblemCode } from '../../core/problems/problem.ts';
+import type { NotRead } from '../../core/survey/survey-rows.ts';
 import type { SurveySecrets, SurveySettings } from '../../core/survey/settings.ts';
 import { connectKey, isPrivateAddress, surveyAgent } from './connect.ts';
-import { fetchUrl, type Answer, type BodyWanted, type NoAnswer } from './fetch-url.ts';
+import { fetchUrl, STOPPED, type Answer, type BodyWanted, type NoAnswer } from './fetch-url.ts';
 import { HostPaces } from './host-pace.ts';
 import { saysNothing } from './media-type.ts';
 import { retryAfter } from './pace.ts';
@@ -16,8 +18,9 @@ const ACCEPT_FILES = 'text/plain,application/xml,text/xml,*/*;q=0.5';
 const ACCEPT_ANY = '*/*';
 /** Tries of one URL before its failure counts. */
 const MAX_TRIES = 3;
-
-const STOPPED: NoAnswer = { ok: false, code: 'stopped', say: 'stopped' };
+/** What may be otherwise a moment later. */
+const PASSING: ReadonlySet<NotRead> = new Set(['lost', 'timeout', 'refused']);
+const PASSING_BODIES: ReadonlySet<ProblemCode> = new Set(['body-broken-off', 'body-length']);
 
 export interface ClientInput {
     settings: SurveySettings;
@@ -111,8 +114,8 @@ export class PatientClient {
             }
             if (tries >= MAX_TRIES) return answer;
             if (!answer.ok) {
-                if (answer.code !== 'lost' && answer.code !== 'timeout' && answer.code !== 'refused') return answer;
-            } else if (!/broke off|Content-Length/.test(answer.bodyTrouble)) return answer;
+                if (!PASSING.has(answer.code)) return answer;
+            } else if (answer.bodyTrouble === null || !PASSING_BODIES.has(answer.bodyTrouble.code)) return answer;
             await wait(250 * 4 ** (tries - 1), undefined, { signal: stop }).catch(() => undefined);
         }
     }

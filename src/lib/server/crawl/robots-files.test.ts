@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { RobotsFiles, type OriginRobots } from './robots-files.ts';
+import { problem } from '../../core/problems/problem.ts';
 
 const O = 'https://a.example';
 
@@ -12,7 +13,7 @@ function answer(status: number, body = '', headers: Record<string, string> = {})
         sentType: 'text/plain',
         body: Buffer.from(body),
         bodyRead: 'all',
-        bodyTrouble: '',
+        bodyTrouble: null,
         milliseconds: 1,
     };
 }
@@ -41,7 +42,9 @@ describe('RobotsFiles', () => {
         const { robots, asked, got } = files(() => answer(200, RULES));
         const verdicts = await Promise.all(['/a', '/shut/x', '/b'].map((path) => robots.verdict(O + path)));
         expect(verdicts.map(({ allowed }) => allowed)).toEqual([true, false, true]);
-        expect(verdicts[1]?.rule).toBe(`Disallow: /shut (${O}/robots.txt, line 2)`);
+        expect(verdicts[1]?.rule).toEqual(
+            problem('robots-rule', { allows: false, pattern: '/shut', file: `${O}/robots.txt`, line: 2 }),
+        );
         expect(asked).toEqual([`${O}/robots.txt`]);
         expect(got).toHaveLength(1);
     });
@@ -84,7 +87,11 @@ describe('RobotsFiles', () => {
     });
 
     it('closes all where nobody answers, and says why', async () => {
-        const { robots } = files(() => ({ ok: false, code: 'refused', say: 'a.example refused the connection' }));
+        const { robots } = files(() => ({
+            ok: false,
+            code: 'refused',
+            problem: problem('refused', { host: 'a.example' }),
+        }));
         const verdict = await robots.verdict(`${O}/a`);
         expect(verdict.allowed).toBe(false);
         expect(verdict.noAnswer?.code).toBe('refused');

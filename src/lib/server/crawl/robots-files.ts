@@ -1,7 +1,8 @@
 /** The robots.txt of each origin, asked for once, as RFC 9309 2.3 says: redirects, unavailable, unreachable. */
 import { setTimeout as wait } from 'node:timers/promises';
 import { readAddress } from '../../core/address/address.ts';
-import { deciderOf, quoteRule, type RobotsDecider } from '../../core/robots/decide.ts';
+import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
+import { deciderOf, type RobotsDecider } from '../../core/robots/decide.ts';
 import {
     crawlDelayFor,
     MAX_ROBOTS_BYTES,
@@ -21,19 +22,22 @@ export interface OriginRobots {
     decide: RobotsDecider;
     /** Seconds between requests it asks of our agent; null when it asks for nothing. */
     crawlDelay: number | null;
-    /** Everything is closed, because the file could not be had; why. */
-    unreachable: string;
+    /** Everything is closed, because the file could not be had: why; null where it could. */
+    unreachable: Problem<'robots-error' | 'robots-unanswered'> | null;
     /** The host did not answer at all. */
     noAnswer: NoAnswer | null;
 }
 
 export interface RobotsAnswer {
     allowed: boolean;
-    /** Rule as quoted, with file and line; empty where no rule decided. */
-    rule: string;
+    /** The rule that decides, or why everything is closed; null where no rule decided. */
+    rule: Problem<'robots-rule' | 'robots-error' | 'robots-unanswered'> | null;
     /** The host did not answer at all, so nothing on it can be read either. */
     noAnswer: NoAnswer | null;
 }
+
+/** A file closes, and no rule of it is known. */
+export const NO_RULE = problem('told', { say: 'robots.txt' });
 
 const MAX_REDIRECTS = 5;
 const TRIES_WHEN_BUSY = 3;
@@ -69,9 +73,17 @@ export class RobotsFiles {
         const origin = new URL(url).origin;
         const robots = await this.of(origin);
         const { noAnswer } = robots;
-        if (robots.unreachable !== '') return { allowed: false, rule: robots.unreachable, noAnswer };
+        if (robots.unreachable !== null) return { allowed: false, rule: robots.unreachable, noAnswer };
         const { allowed, rule } = robots.decide(url);
-        return { allowed, rule: rule ? `${quoteRule(rule)} (${robots.row.url}, line ${rule.line})` : '', noAnswer };
+        const decides =
+            rule &&
+            problem('robots-rule', {
+                allows: rule.allow,
+                pattern: rule.pattern,
+                file: robots.row.url,
+                line: rule.line,
+            });
+        return { allowed, rule: decides || null, noAnswer };
     }
 
     async #ask(origin: string): Promise<OriginRobots> {
@@ -80,11 +92,14 @@ export class RobotsFiles {
         let busy = 0;
         for (let hops = 0; ;) {
             const answer = await this.#fetch(url);
-            if (!answer.ok) return this.#closed(first, null, `${first} cannot be had: ${answer.say}`, answer);
+            if (!answer.ok) {
+                const why = problem('robots-unanswered', { file: first, why: answer.problem });
+                return this.#closed(first, null, why, answer);
+            }
             if (isRedirectStatus(answer.status)) {
                 const target = readAddress(answer.headers.get('location')?.[0] ?? '', url);
                 if (!target.ok || ++hops > MAX_REDIRECTS) {
-                    return this.#open(first, answer.status, 'redirects without end; taken as no rules');
+                    return this.#open(first, answer.status, problem('robots-endless', { status: answer.status }));
                 }
                 url = target.address.url;
                 continue;
@@ -93,48 +108,67 @@ export class RobotsFiles {
                 await wait(retryAfter(answer.headers, busy));
                 continue;
             }
-            if (answer.status >= 500) return this.#closed(first, answer.status, `${first} answered ${answer.status}`);
-            if (answer.status !== 200) return this.#open(first, answer.status, `answered ${answer.status}: no rules`);
+            if (answer.status >= 500) {
+                return this.#closed(
+                    first,
+                    answer.status,
+                    problem('robots-error', { file: first, status: answer.status }),
+                );
+            }
+            if (answer.status !== 200) {
+                return this.#open(first, answer.status, problem('robots-none', { status: answer.status }));
+            }
             const decode = (bytes: Uint8Array): string => new TextDecoder('utf-8').decode(bytes);
             const text = robotsText(answer.body, decode);
             const file = readRobots(text);
             const rules = rulesFor(file, this.#token);
             const delay = crawlDelayFor(file, this.#token);
-            const cut = answer.body.length > MAX_ROBOTS_BYTES ? '; what lies beyond 500 KiB was not read' : '';
             return this.#done({
                 file,
                 row: {
                     kind: 'robots',
                     url,
                     status: 200,
-                    note: `${rules.length} ${rules.length === 1 ? 'rule' : 'rules'} for ${this.#token === 'edgemap' ? 'EdgeMap' : this.#token}${delay === null ? '' : `; asks for ${delay} s between requests`}${cut}`,
+                    note: writeProblem(
+                        problem('robots-read', {
+                            rules: rules.length,
+                            token: this.#token,
+                            delay,
+                            isCut: answer.body.length > MAX_ROBOTS_BYTES,
+                        }),
+                    ),
                     entries: null,
                     text,
                 },
                 decide: deciderOf(rules),
                 crawlDelay: delay,
-                unreachable: '',
+                unreachable: null,
                 noAnswer: null,
             });
         }
     }
 
-    #open(url: string, status: number, note: string): OriginRobots {
-        return this.#empty(url, status, note, '');
+    #open(url: string, status: number, note: Problem): OriginRobots {
+        return this.#empty(url, status, note, null);
     }
 
-    #closed(url: string, status: number | null, say: string, noAnswer: NoAnswer | null = null): OriginRobots {
-        return this.#empty(url, status, `${say}; everything counts as closed until it can be had`, say, noAnswer);
+    #closed(
+        url: string,
+        status: number | null,
+        why: Problem<'robots-error' | 'robots-unanswered'>,
+        noAnswer: NoAnswer | null = null,
+    ): OriginRobots {
+        return this.#empty(url, status, problem('all-closed', { why }), why, noAnswer);
     }
 
     #empty(
         url: string,
         status: number | null,
-        note: string,
-        unreachable: string,
+        note: Problem,
+        unreachable: OriginRobots['unreachable'],
         noAnswer: NoAnswer | null = null,
     ): OriginRobots {
-        const row: FileRow = { kind: 'robots', url, status, note, entries: null, text: '' };
+        const row: FileRow = { kind: 'robots', url, status, note: writeProblem(note), entries: null, text: '' };
         return this.#done({
             file: { groups: [], sitemaps: [], crawlDelays: [] },
             row,

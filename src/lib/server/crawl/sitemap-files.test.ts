@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { SITEMAP_NAMESPACE } from '../../core/sitemap/read-sitemap.ts';
-import { FILES_LEFT } from '../../core/checks/limits.ts';
 import type { Answer } from './fetch-url.ts';
 import { readSitemaps, type ReadSitemapFile, type SitemapAccess } from './sitemap-files.ts';
+import { problem, readProblems, writeProblems } from '../../core/problems/problem.ts';
+import { noteWords } from '../../core/words/problems.ts';
 
 const O = 'https://site.example';
 const index = (...paths: string[]): string =>
@@ -10,11 +11,19 @@ const index = (...paths: string[]): string =>
 const urls = (...paths: string[]): string =>
     `<urlset xmlns="${SITEMAP_NAMESPACE}">${paths.map((path) => `<url><loc>${O}${path}</loc></url>`).join('')}</urlset>`;
 
+const shutBy = (pattern: string) =>
+    problem('robots-rule', { allows: false, pattern, file: `${O}/robots.txt`, line: 2 });
+
 /** Reads the sitemaps of a site given as a table of files, from its first. */
 async function read(
     files: (path: string) => string | { location: string } | undefined,
     access: Partial<SitemapAccess> = {},
-): Promise<{ asked: string[]; found: ReadSitemapFile[]; row: (path: string) => ReadSitemapFile['row'] | undefined }> {
+): Promise<{
+    asked: string[];
+    found: ReadSitemapFile[];
+    row: (path: string) => ReadSitemapFile['row'] | undefined;
+    note: (path: string) => string;
+}> {
     const asked: string[] = [];
     const fetch = (url: string): Promise<Answer> => {
         const path = url.slice(O.length);
@@ -28,7 +37,7 @@ async function read(
             sentType: 'application/xml',
             body: Buffer.from(typeof file === 'string' ? file : ''),
             bodyRead: 'all',
-            bodyTrouble: '',
+            bodyTrouble: null,
             milliseconds: 1,
         });
     };
@@ -36,13 +45,15 @@ async function read(
     const given: SitemapAccess = {
         fetch,
         belongs: (url) => url.startsWith(O),
-        closed: () => Promise.resolve(''),
+        closed: () => Promise.resolve(null),
         stopped: () => false,
         stored: () => Promise.resolve(null),
         ...access,
     };
     for await (const file of readSitemaps([{ url: `${O}/map.xml`, namedBy: '', line: 0 }], given)) found.push(file);
-    return { asked, found, row: (path) => found.find(({ row }) => row.url === O + path)?.row };
+    const row = (path: string): ReadSitemapFile['row'] | undefined =>
+        found.find((file) => file.row.url === O + path)?.row;
+    return { asked, found, row, note: (path) => noteWords(readProblems(row(path)?.note ?? '')) };
 }
 
 describe('readSitemaps', () => {
@@ -52,22 +63,22 @@ describe('readSitemaps', () => {
             '/inner.xml': index('/pages.xml'),
             '/pages.xml': urls('/orphan'),
         };
-        const { found, row } = await read((path) => site[path]);
+        const { found, note } = await read((path) => site[path]);
         expect(found.flatMap(({ entries }) => entries.map(({ url }) => url))).toEqual([`${O}/orphan`]);
-        expect(row('/map.xml')?.note).toBe('index of 1');
-        expect(row('/inner.xml')?.note).toBe(
+        expect(note('/map.xml')).toBe('index of 1');
+        expect(note('/inner.xml')).toBe(
             `index of 1. It is an index that another index names (${O}/map.xml), which the protocol does not allow; its files were read all the same`,
         );
     });
 
     it('follows five within one another and no more', async () => {
         const level = (n: number): string => (n === 0 ? '/map.xml' : `/level-${n}.xml`);
-        const { asked, row } = await read((path) => {
+        const { asked, note } = await read((path) => {
             const n = path === '/map.xml' ? 0 : Number(/\d+/.exec(path)?.[0]);
             return index(level(n + 1));
         });
         expect(asked).toEqual([0, 1, 2, 3, 4, 5].map(level));
-        expect(row('/level-5.xml')?.note).toContain('its files were not read');
+        expect(note('/level-5.xml')).toContain('its files were not read');
     });
 
     it('notices indexes that go round, and asks for none of them twice', async () => {
@@ -76,10 +87,10 @@ describe('readSitemaps', () => {
             '/inner.xml': index('/map.xml', '/pages.xml'),
             '/pages.xml': urls('/a'),
         };
-        const { asked, row } = await read((path) => site[path]);
+        const { asked, note } = await read((path) => site[path]);
         expect(asked).toEqual(['/map.xml', '/inner.xml', '/pages.xml']);
-        expect(row('/map.xml')?.note).toContain(`Line 3 leads back to ${O}/map.xml`);
-        expect(row('/inner.xml')?.note).toContain(`Line 2 leads back to ${O}/map.xml`);
+        expect(note('/map.xml')).toContain(`Line 3 leads back to ${O}/map.xml`);
+        expect(note('/inner.xml')).toContain(`Line 2 leads back to ${O}/map.xml`);
     });
 
     it('tells how many files beyond 2,000 were left', async () => {
@@ -89,14 +100,14 @@ describe('readSitemaps', () => {
         expect(found.at(-1)?.row).toMatchObject({
             url: `${O}/m1999.xml`,
             status: null,
-            note: `${FILES_LEFT} 11 beyond the 2,000 that one survey reads`,
+            note: writeProblems([problem('sitemaps-left', { left: 11, most: 2_000 })]),
         });
     });
 
     it('ends each sentence of a note once', async () => {
-        const { row } = await read(() => '<urlset xmlns="x"><url><loc>/a</loc></url></urlset>');
-        expect(row('/map.xml')?.note).toMatch(/^1 addresses\. Line 1: The namespace is .*\. Line 1: "\/a" is no whole/);
-        expect(row('/map.xml')?.note).not.toContain('..');
+        const { note } = await read(() => '<urlset xmlns="x"><url><loc>/a</loc></url></urlset>');
+        expect(note('/map.xml')).toMatch(/^1 addresses\. Line 1: The namespace is .*\. Line 1: "\/a" is no whole/);
+        expect(note('/map.xml')).not.toContain('..');
     });
 
     it('follows five redirects within the site, and says where they end', async () => {
@@ -104,22 +115,23 @@ describe('readSitemaps', () => {
             const n = path === '/map.xml' ? 0 : Number(/\d+/.exec(path)?.[0]);
             return n < 5 ? { location: `/hop-${n + 1}` } : urls('/a');
         };
-        const { found, row } = await read(site);
+        const { found, row, note } = await read(site);
         expect(found[0]?.entries).toHaveLength(1);
-        expect(row('/map.xml')).toMatchObject({ status: 301, note: `1 addresses. redirects to ${O}/hop-5` });
+        expect(row('/map.xml')).toMatchObject({ status: 301 });
+        expect(note('/map.xml')).toBe(`1 addresses. redirects to ${O}/hop-5`);
         const further = await read((path) => (path === '/hop-5' ? { location: '/hop-6' } : site(path)));
-        expect(further.row('/map.xml')?.note).toBe('answered 301');
+        expect(further.note('/map.xml')).toBe('answered 301');
     });
 
     it('does not ask for what robots.txt closes, or what does not belong', async () => {
-        const shut = await read(() => urls('/a'), { closed: () => Promise.resolve('Disallow: /') });
+        const shut = await read(() => urls('/a'), { closed: () => Promise.resolve(shutBy('/')) });
         expect(shut.asked).toEqual([]);
-        expect(shut.row('/map.xml')?.note).toBe('closed by robots.txt; not read: Disallow: /');
+        expect(shut.note('/map.xml')).toBe(`closed by robots.txt; not read: Disallow: / (${O}/robots.txt, line 2)`);
         const foreign = await read(() => urls('/a'), { belongs: () => false });
         expect(foreign.asked).toEqual([]);
         // A redirect leads to neither: not to what is closed,
         const closed = await read((path) => (path === '/map.xml' ? { location: '/shut.xml' } : urls('/a')), {
-            closed: (url) => Promise.resolve(url.endsWith('/shut.xml') ? 'Disallow: /shut.xml' : ''),
+            closed: (url) => Promise.resolve(url.endsWith('/shut.xml') ? shutBy('/shut.xml') : null),
         });
         expect(closed.asked).toEqual(['/map.xml']);
         // nor out of the site.
@@ -136,7 +148,7 @@ describe('readSitemaps', () => {
                               kind: 'sitemap',
                               url,
                               status: 200,
-                              note: 'index of 1',
+                              note: writeProblems([problem('sitemap-index', { files: 1 })]),
                               entries: null,
                               text: `2 ${O}/inner.xml`,
                           },

@@ -5,7 +5,7 @@
 import { readAddress } from '../../core/address/address.ts';
 import { isRedirectStatus } from '../../core/gates/gates.ts';
 import { readSitemap, type SitemapEntry, type SitemapFile } from '../../core/sitemap/read-sitemap.ts';
-import { FILES_LEFT } from '../../core/checks/limits.ts';
+import { problem, writeProblems, type Problem } from '../../core/problems/problem.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
 import { filesOfIndex, indexText } from './earlier-run.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
@@ -29,8 +29,8 @@ export interface SitemapAccess {
     fetch: (url: string) => Promise<Answer | NoAnswer>;
     /** Whether a URL belongs to the site; others are not asked for. */
     belongs: (url: string) => boolean;
-    /** Empty when it may be asked for, else why not. */
-    closed: (url: string) => Promise<string>;
+    /** Null when it may be asked for, else why not. */
+    closed: (url: string) => Promise<Problem | null>;
     stopped: () => boolean;
     /** What an earlier run stored of a file: its row and entries; null when it is to be asked for. */
     stored: (url: string) => Promise<{ row: FileRow; entries: SitemapEntry[] } | null>;
@@ -62,7 +62,7 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
                     .map(({ url }) => url)
                     .filter((url) => !seen.has(url)),
             ).size;
-            const note = `${FILES_LEFT} ${left.toLocaleString('en')} beyond the ${MAX_FILES.toLocaleString('en')} that one survey reads`;
+            const note = writeProblems([problem('sitemaps-left', { left, most: MAX_FILES })]);
             yield { row: { ...emptyRow(wanted.url), note }, entries: [], answer: null };
             return;
         }
@@ -86,23 +86,31 @@ async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitem
     const known = await access.stored(wanted.url);
     if (known) return { ...known, answer: null };
     const row = emptyRow(wanted.url);
-    const unread = (note: string): ReadSitemapFile => ({ row: { ...row, note }, entries: [], answer: null });
-    if (!access.belongs(wanted.url)) return unread('lies on a host that does not belong to the site; not read');
+    const unread = (why: Problem): ReadSitemapFile => ({
+        row: { ...row, note: writeProblems([why]) },
+        entries: [],
+        answer: null,
+    });
+    if (!access.belongs(wanted.url)) return unread(problem('sitemap-elsewhere', {}));
     const shut = await access.closed(wanted.url);
-    if (shut !== '') return unread(`closed by robots.txt; not read: ${shut}`);
+    if (shut !== null) return unread(problem('sitemap-closed', { why: shut }));
     const { first, last, lastUrl } = await follow(wanted.url, access);
     row.status = first.ok ? first.status : null;
-    const noted = (note: string): ReadSitemapFile => ({ row: { ...row, note }, entries: [], answer: first });
-    if (!last.ok) return noted(last.say);
-    if (last.status !== 200) return noted(`answered ${last.status}`);
+    const noted = (what: Problem): ReadSitemapFile => ({
+        row: { ...row, note: writeProblems([what]) },
+        entries: [],
+        answer: first,
+    });
+    if (!last.ok) return noted(last.problem);
+    if (last.status !== 200) return noted(problem('answered', { status: last.status }));
     const text = await sitemapText(last);
-    if (!text.ok) return noted(text.say);
+    if (!text.ok) return noted(text.problem);
     const file = readSitemap(text.text, lastUrl);
     file.troubles.unshift(...text.troubles);
     if (file.kind === 'sitemapindex') judgeNesting(file, wanted);
     // A file without an entry is told as such, and is no sitemap that was read.
     row.entries = file.entries.length > 0 ? file.entries.length : null;
-    row.note = noteOf(file, lastUrl === wanted.url ? '' : lastUrl);
+    row.note = writeProblems(notesOf(file, lastUrl === wanted.url ? '' : lastUrl));
     if (file.kind !== 'sitemapindex') return { row, entries: file.entries, answer: first };
     row.entries = null;
     row.text = indexText(file.entries);
@@ -113,34 +121,26 @@ async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitem
 function judgeNesting(file: SitemapFile, { url, within }: Wanted): void {
     const parent = within.at(-1);
     if (parent !== undefined) {
-        const isTooDeep = within.length >= MOST_WITHIN;
-        file.troubles.push({
-            code: 'nested',
-            line: 0,
-            say: `It is an index that another index names (${parent}), which the protocol does not allow; ${isTooDeep ? `${MOST_WITHIN} within one another are followed, so its files were not read` : 'its files were read all the same'}.`,
-        });
+        const isFollowed = within.length < MOST_WITHIN;
+        file.troubles.push(problem('nested', { by: parent, most: MOST_WITHIN, isFollowed }));
     }
     for (const entry of file.entries) {
         if (entry.url !== url && !within.includes(entry.url)) continue;
-        file.troubles.push({ code: 'loop', line: entry.line, say: `Line ${entry.line} leads back to ${entry.url}.` });
+        file.troubles.push(problem('loop', { to: entry.url }, entry.line));
     }
 }
 
-/** What is told of a file: its kind and size, then its troubles, sentence by sentence. */
-function noteOf({ kind, entries, troubles }: SitemapFile, redirectsTo: string): string {
+/** Troubles told of one file in its row; a column holds no more. */
+const MOST_TROUBLES = 40;
+
+/** What is told of a file: its kind and size, where it leads, then its troubles. */
+function notesOf({ kind, entries, troubles }: SitemapFile, redirectsTo: string): Problem[] {
     const what =
         kind === 'sitemapindex'
-            ? `index of ${entries.length}`
-            : kind === 'unknown'
-              ? 'not read'
-              : `${entries.length} addresses${kind === 'text' ? ' in a plain list' : kind === 'feed' ? ' in a feed' : ''}`;
-    const sentences = troubles.map(({ say, line }) =>
-        line > 0 && !/\bline \d/i.test(say) ? `Line ${line}: ${say}` : say,
-    );
-    return [what, ...(redirectsTo === '' ? [] : [`redirects to ${redirectsTo}`]), ...sentences]
-        .map((sentence) => sentence.replace(/\.$/, ''))
-        .join('. ')
-        .slice(0, 2_000);
+            ? problem('sitemap-index', { files: entries.length })
+            : problem('sitemap-read', { form: kind, entries: entries.length });
+    const way = redirectsTo === '' ? [] : [problem('sitemap-redirects', { to: redirectsTo })];
+    return [what, ...way, ...troubles.slice(0, MOST_TROUBLES)];
 }
 
 async function follow(
@@ -152,7 +152,7 @@ async function follow(
     let lastUrl = url;
     for (let hops = 0; last.ok && isRedirectStatus(last.status) && hops < MAX_REDIRECTS; hops++) {
         const target = readAddress(last.headers.get('location')?.[0] ?? '', lastUrl);
-        if (!target.ok || !access.belongs(target.address.url) || (await access.closed(target.address.url)) !== '')
+        if (!target.ok || !access.belongs(target.address.url) || (await access.closed(target.address.url)) !== null)
             break;
         lastUrl = target.address.url;
         last = await access.fetch(lastUrl);

@@ -2,9 +2,10 @@ import { gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { MAX_SITEMAP_BYTES } from '../../core/sitemap/read-sitemap.ts';
 import type { Answer } from './fetch-url.ts';
+import { problem } from '../../core/problems/problem.ts';
 import { sitemapText } from './sitemap-text.ts';
 
-function answer(body: Uint8Array, type = 'application/xml', bodyTrouble = ''): Answer {
+function answer(body: Uint8Array, type = 'application/xml', bodyTrouble: Answer['bodyTrouble'] = null): Answer {
     return {
         ok: true,
         status: 200,
@@ -20,7 +21,7 @@ function answer(body: Uint8Array, type = 'application/xml', bodyTrouble = ''): A
 const XML = '<?xml version="1.0"?><urlset><url><loc>https://site.example/café</loc></url></urlset>';
 const codes = async (given: Answer): Promise<string[]> => {
     const text = await sitemapText(given);
-    return text.ok ? text.troubles.map(({ code }) => code) : [text.say];
+    return text.ok ? text.troubles.map(({ code }) => code) : [text.problem.code];
 };
 
 describe('sitemapText', () => {
@@ -41,7 +42,7 @@ describe('sitemapText', () => {
         const text = await sitemapText(answer(body));
         expect(text.ok && text.text.replace('\ufeff', '')).toBe(XML);
         expect(text).toMatchObject({
-            troubles: [{ code: 'encoding', say: `The file is ${name}; the protocol wants UTF-8.` }],
+            troubles: [{ code: 'encoding', params: { encoding: name } }],
         });
     });
 
@@ -74,15 +75,17 @@ describe('sitemapText', () => {
         const packed = gzipSync(large);
         const early = await sitemapText(answer(gzipSync(Buffer.from('a'.repeat(500_000))).subarray(0, 400)));
         expect(early).toMatchObject({ ok: true, troubles: [{ code: 'cut' }] });
-        expect(early.ok && early.troubles[0]?.say).toContain('ends too early');
+        expect(early.ok && early.troubles[0]?.params).toEqual({ of: 'gzip' });
         const full = await sitemapText(answer(packed));
         expect(full).toMatchObject({ ok: true, bytes: MAX_SITEMAP_BYTES });
-        expect(full.ok && full.troubles.map(({ say }) => say).join()).toContain('larger than 50 MiB');
+        expect(full.ok && full.troubles.map(({ params }) => params)).toEqual([{ of: 'size' }]);
         expect(await codes(answer(gzipSync(large.subarray(1))))).toEqual([]);
     });
 
     it('refuses gzip of which nothing can be unpacked, and tells of a body that was cut on the way', async () => {
         expect(await sitemapText(answer(Buffer.from([0x1f, 0x8b, 1, 2, 3])))).toMatchObject({ ok: false });
-        expect(await codes(answer(Buffer.from(XML), 'text/xml', 'the body broke off after 3 bytes'))).toEqual(['cut']);
+        expect(await codes(answer(Buffer.from(XML), 'text/xml', problem('body-broken-off', { bytes: 3 })))).toEqual([
+            'cut',
+        ]);
     });
 });

@@ -4,39 +4,36 @@ import { Readable } from 'node:stream';
 import { createGunzip } from 'node:zlib';
 import { legacyHookDecode } from '@exodus/bytes/encoding.js';
 import { MAX_SITEMAP_BYTES, type SitemapTrouble } from '../../core/sitemap/read-sitemap.ts';
+import { problem, type Problem, type ProblemParams } from '../../core/problems/problem.ts';
 import { charsetOf } from './charset.ts';
 import type { Answer } from './fetch-url.ts';
 
 export type SitemapText =
     | { ok: true; text: string; /** Bytes unpacked. */ bytes: number; troubles: SitemapTrouble[] }
-    | { ok: false; say: string };
+    | { ok: false; problem: Problem };
 
 /** Gzip is told by its first bytes, whatever the name. */
 export async function sitemapText(answer: Answer): Promise<SitemapText> {
     const troubles: SitemapTrouble[] = [];
-    const cut = (say: string): void => void troubles.push({ code: 'cut', line: 0, say });
+    const cut = (how: ProblemParams['cut']): void => void troubles.push(problem('cut', how));
     let bytes: Uint8Array = answer.body;
     if (bytes[0] === 0x1f && bytes[1] === 0x8b) {
         const { unpacked, end } = await gunzipped(bytes);
         if (unpacked.length === 0 && end !== 'whole') {
-            return { ok: false, say: `the gzip file is broken: nothing of it can be unpacked` };
+            return { ok: false, problem: problem('gzip-broken', {}) };
         }
-        if (end === 'full') cut('The file is larger than 50 MiB unpacked; the rest was not read.');
-        else if (end === 'broken') cut('The gzip file ends too early or is damaged; what could be unpacked was read.');
+        if (end === 'full') cut({ of: 'size' });
+        else if (end === 'broken') cut({ of: 'gzip' });
         bytes = unpacked;
     }
-    if (answer.bodyTrouble !== '') cut(`The file did not arrive whole: ${answer.bodyTrouble}.`);
+    if (answer.bodyTrouble !== null) cut({ of: 'way', why: answer.bodyTrouble });
     const encoding = encodingOf(bytes, answer.headers.get('content-type')?.[0] ?? '');
     const text = decoded(bytes, encoding);
     if (!/^utf-?8$/i.test(encoding)) {
-        troubles.push({ code: 'encoding', line: 0, say: `The file is ${encoding}; the protocol wants UTF-8.` });
+        troubles.push(problem('encoding', { encoding }));
     } else if (!isUtf8(bytes)) {
         const line = text.slice(0, text.indexOf('\ufffd')).split('\n').length;
-        troubles.push({
-            code: 'broken-text',
-            line,
-            say: `Bytes that are no UTF-8 stand at line ${line}; an address with them is not the one that was meant.`,
-        });
+        troubles.push(problem('broken-text', {}, line));
     }
     return { ok: true, text, bytes: bytes.length, troubles };
 }

@@ -4,6 +4,7 @@ import { isRedirectStatus } from '../../core/gates/gates.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import type { CheckRow } from '../../core/survey/survey-rows.ts';
 import type { PatientClient } from './patient-client.ts';
+import { writeProblem } from '../../core/problems/problem.ts';
 import type { RobotsFiles } from './robots-files.ts';
 import type { RowMaker } from './row-maker.ts';
 
@@ -77,7 +78,7 @@ export class TargetChecks {
         const mayIgnore = settings.robots === 'record' && belongs(url);
         if (!verdict.allowed && !mayIgnore) {
             row.notRead = verdict.noAnswer ? verdict.noAnswer.code : 'robots';
-            row.failure = verdict.noAnswer ? verdict.noAnswer.say.slice(0, 500) : '';
+            row.failure = writeProblem(verdict.noAnswer?.problem ?? null);
         } else {
             const answer = await client.fetchStatus(url);
             if (answer.ok) {
@@ -91,7 +92,7 @@ export class TargetChecks {
                 }
             } else {
                 row.notRead = answer.code;
-                row.failure = answer.say.slice(0, 500);
+                row.failure = writeProblem(answer.problem);
             }
         }
         if (stop.aborted) return;

@@ -8,11 +8,14 @@ export class UnknownCoding extends Error {
 }
 
 /** More codings one upon another than anybody means: each would cost memory and time of ours. */
-const MOST_CODINGS = 5;
+export const MOST_CODINGS = 5;
 
 export class TooManyCodings extends Error {
+    readonly count: number;
+
     constructor(count: number) {
-        super(`the body is packed ${count} times over; ${MOST_CODINGS} are unpacked at most`);
+        super(`${count} codings`);
+        this.count = count;
     }
 }
 

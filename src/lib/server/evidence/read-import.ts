@@ -158,6 +158,7 @@ class RowGatherer {
     readonly #rows = new Map<string, ImportRow>();
     /** Among the first lines that hold anything. */
     #badAtFirst = 0;
+    #isFull = false;
     #goodAtFirst = 0;
 
     constructor(columns: ImportColumn[], context: ImportContext) {
@@ -209,9 +210,8 @@ class RowGatherer {
                           : before + cell;
             });
         } else if (this.#rows.size >= MOST_ROWS) {
-            if (!this.read.notes.some((note) => note.startsWith('Only the first'))) {
-                this.read.notes.push('Only the first 2,000,000 addresses were kept.');
-            }
+            if (!this.#isFull) this.read.notes.push('Only the first 2,000,000 addresses were kept.');
+            this.#isFull = true;
         } else this.#rows.set(key, { url, source: from, cells });
         return '';
     }

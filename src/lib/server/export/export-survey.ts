@@ -1,4 +1,5 @@
 /** The files of a survey: `pages.csv`, `links.csv`, `families.csv`, `summary.json` (formats in `docs/formats.md`). */
+import { storedWords } from '../../core/words/problems.ts';
 import { createWriteStream } from 'node:fs';
 import { access, constants, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -77,7 +78,7 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
         complete: packed.head.complete,
         reasons: [
             ...survey.cut,
-            ...(survey.trouble === '' ? [] : [survey.trouble]),
+            ...(survey.trouble === '' ? [] : [storedWords(survey.trouble)]),
             ...caveatsOf(packed).map(limitWords),
         ],
         pages: packed.count,

@@ -12,7 +12,9 @@ import { renewLease, saveProgress } from '../store/job-store.ts';
 import { mendRows, RowsBroken } from '../store/mend-rows.ts';
 import { LeaseLost } from '../store/ownership.ts';
 import { closeSurvey, countRead, getSurvey, markStarted, pauseSurvey } from '../store/survey-store.ts';
-import { freeBytes, isFull, LEAST_FREE, mustHaveSpace, sayFull, SpaceWatch } from '../process/disk-space.ts';
+import { problem, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
+import { LONGEST_RULE } from '../crawl/settling.ts';
+import { freeBytes, isFull, LEAST_FREE, mustHaveSpace, SpaceWatch } from '../process/disk-space.ts';
 import { knockFirst } from './knock-first.ts';
 import { loadEarlierRun } from './earlier-runs.ts';
 import { makeMains } from '../store/main-text-store.ts';
@@ -34,7 +36,7 @@ export interface SurveyJobInput {
 }
 
 export type SurveyJobResult =
-    | { ended: true; state: SurveyState; cut: CutReason[]; trouble: string }
+    | { ended: true; state: SurveyState; cut: CutReason[]; trouble: ProblemText }
     /** Another worker has the job now. */
     | { ended: false };
 
@@ -46,12 +48,11 @@ const STATE_OF: Record<Exclude<SurveyOutcome['result'], 'paused'>, SurveyState> 
     'no-start': 'failed',
 };
 
-/** A failure nobody foresaw, as sentences. */
-function sayFailed(error: unknown): string {
-    const why = reasonOf(error);
-    return isPassing(error)
-        ? `The database could not be reached (${why}). Go on when it is back.`
-        : `It could not go on: ${why}. Go on to try again; the log of the worker says more.`;
+/** Why a survey cannot go on, as it is kept with it. @param kept pages that are stored */
+function whyAside(error: unknown, folder: string, kept: number): Problem {
+    const free = freeBytes(folder);
+    if (isFull(error) || free < LEAST_FREE) return problem('disk-full', { isFull: free < LEAST_FREE, free, kept });
+    return problem(isPassing(error) ? 'database-away' : 'run-failed', { cause: reasonOf(error), kept });
 }
 
 /** What earlier runs left; rows that a lost batch left broken are mended first. */
@@ -144,7 +145,7 @@ async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJo
             throw isPassing(error) ? new StayedAway(reasonOf(error), { cause: error }) : error;
         });
 
-    const close = async (state: SurveyState, cut: CutReason[], trouble: string): Promise<SurveyJobResult> => {
+    const close = async (state: SurveyState, cut: CutReason[], trouble: ProblemText): Promise<SurveyJobResult> => {
         await patiently(() => makeMains(db, surveyId));
         const end = { state, cut, trouble, readMilliseconds: spent() };
         await patiently(() => closeSurvey(db, surveyId, end, owner));
@@ -154,10 +155,8 @@ async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJo
     /** Lays the survey aside because it cannot go on; what was stored stays, and it is gone on with from there. */
     const layAside = async (why: unknown): Promise<SurveyJobResult> => {
         input.log?.(`survey ${surveyId}: ${reasonOf(why)}`);
-        const told = isFull(why) || freeBytes(folder) < LEAST_FREE ? sayFull(folder) : sayFailed(why);
-        const setAside = async (): Promise<string> => {
-            const kept = await countRead(db, surveyId);
-            const trouble = `${told} ${kept.toLocaleString('en')} ${kept === 1 ? 'page is' : 'pages are'} kept.`;
+        const setAside = async (): Promise<ProblemText> => {
+            const trouble = writeProblem(whyAside(why, folder, await countRead(db, surveyId)));
             await pauseSurvey(db, surveyId, spent(), owner, trouble);
             return trouble;
         };
@@ -171,7 +170,7 @@ async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJo
         const earlier = isFirst ? new EarlierRun() : await patiently(() => earlierRun(input));
         const space = new SpaceWatch(folder);
         const opened = openSecrets(secretsKey(resolve(input.folder)), survey.secrets);
-        if (!opened.ok) return await close('failed', ['failed'], opened.say);
+        if (!opened.ok) return await close('failed', ['failed'], writeProblem(opened.problem));
         if (isFirst) {
             const say = (line: string): void => input.log?.(`the door: ${line}`);
             await knockFirst(store, { survey, secrets: opened.secrets, stop: stop.signal, say });
@@ -214,7 +213,7 @@ async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJo
             await patiently(() => pauseSurvey(db, surveyId, spent(), owner));
             return { ended: true, state: 'paused', cut: [], trouble: '' };
         }
-        return await close(STATE_OF[outcome.result], outcome.cut, outcome.trouble);
+        return await close(STATE_OF[outcome.result], outcome.cut, writeProblem(outcome.trouble, LONGEST_RULE));
     } catch (error) {
         if (error instanceof LeaseLost || lost) return { ended: false };
         if (isPassing(error) && !(error instanceof StayedAway) && !isLast) {

@@ -1,14 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-    DiskFull,
-    freeBytes,
-    isFull,
-    LEAST_FREE,
-    megabytes,
-    mustHaveSpace,
-    sayFull,
-    SpaceWatch,
-} from './disk-space.ts';
+import { DiskFull, freeBytes, isFull, LEAST_FREE, mustHaveSpace, sayFull, SpaceWatch } from './disk-space.ts';
+import { megabytes } from '../../core/words/numbers.ts';
 
 const MIB = 1024 * 1024;
 

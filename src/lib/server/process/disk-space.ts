@@ -1,5 +1,7 @@
 /** Free space of the disk that holds a folder, and failures that mean it has run out. */
 import { statfsSync } from 'node:fs';
+import { megabytes } from '../../core/words/numbers.ts';
+import { fullDiskSentences } from '../../core/words/problems.ts';
 
 const MIB = 1024 * 1024;
 
@@ -56,19 +58,12 @@ export class DiskFull extends Error {
 export function sayFull(folder: string): string {
     const free = freeBytes(folder);
     // What was refused may have been larger than what is left, or was given back since.
-    const how = free < LEAST_FREE ? 'is full' : 'has no room for this';
-    return `The disk with the data folder ${how}: ${megabytes(free)} free. Free some space, then go on.`;
+    return fullDiskSentences(free < LEAST_FREE, free);
 }
 
 /** @throws DiskFull when hardly anything is left on the disk of a folder */
 export function mustHaveSpace(folder: string): void {
     if (freeBytes(folder) < LEAST_FREE) throw new DiskFull(folder);
-}
-
-/** Whole megabytes below ten gigabytes, in figures a person reads at once. */
-export function megabytes(bytes: number): string {
-    const whole = Math.floor(bytes / MIB);
-    return whole < 10_240 ? `${whole.toLocaleString('en')} MB` : `${Math.floor(whole / 1024).toLocaleString('en')} GB`;
 }
 
 /** Watches how fast the disk fills while pages are read, and tells in time that it will not do. */

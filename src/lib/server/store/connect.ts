@@ -69,6 +69,8 @@ export function isPassing(error: unknown): boolean {
     for (let at: unknown = error, depth = 0; at instanceof Error && depth < 5; at = at.cause, depth++) {
         const code = (at as { code?: unknown }).code;
         if (typeof code === 'string' && LOST.has(code)) return true;
+        // The driver gives a connection that was closed under a query no code.
+        // eslint-disable-next-line no-restricted-syntax
         if (/Connection lost|closed state/i.test(at.message)) return true;
     }
     return false;

@@ -1,6 +1,7 @@
 /** Door checks as they were found, newest first. */
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { z } from 'zod';
+import { problemText } from '../../core/problems/problem.ts';
 import type { DoorReport } from '../../core/door/door-report.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
@@ -14,18 +15,21 @@ export interface StoredKnock {
 }
 
 const Place = z.object({ say: z.string(), where: z.string() });
+/** Reports of earlier versions hold sentences there, which are read as such. */
+const StoredProblem = z.string().transform(problemText);
+
 const Hop = z.object({
     url: z.string(),
     status: z.number().nullable(),
     to: z.string(),
     by: z.enum(['location', 'refresh', '']),
-    failure: z.string(),
+    failure: StoredProblem,
 });
 const Page = z.object({
     url: z.string(),
     hops: z.array(Hop),
     status: z.number().nullable(),
-    failure: z.string(),
+    failure: StoredProblem,
     mediaType: z.string(),
     title: z.string(),
     language: z.string(),
@@ -36,7 +40,7 @@ const Page = z.object({
     noindexInBody: Place.nullable(),
     canonical: Place.nullable(),
     refresh: Place.nullable(),
-    closedBy: z.string(),
+    closedBy: StoredProblem,
     isLeft: z.boolean(),
 });
 const Bolt = z.object({

@@ -19,6 +19,11 @@ import {
     uniqueIndex,
     varchar,
 } from 'drizzle-orm/mysql-core';
+import type { ProblemText } from '../../core/problems/problem.ts';
+
+/*
+ * What went wrong is kept as `ProblemText` (`core/problems/problem.ts`): a code with parameters, never a sentence.
+ */
 
 /** A URL: bytes, so that no collation ever merges two of them. */
 const address = customType<{ data: string; driverData: Buffer | string }>({
@@ -60,8 +65,8 @@ export const surveys = mysqlTable(
         state: varchar('state', { length: 16 }).notNull(),
         /** Why it is partial: reasons, space separated. */
         cut: varchar('cut', { length: 100 }).notNull().default(''),
-        /** A failure told to the user, empty otherwise. */
-        trouble: text('trouble').notNull(),
+        /** Why it failed or was laid aside, empty otherwise. */
+        trouble: text('trouble').$type<ProblemText>().notNull(),
         settings: json('settings').notNull(),
         /** Sealed like those of the site. */
         secrets: bytes('secrets'),
@@ -103,10 +108,10 @@ export const pages = mysqlTable(
         seq: int('seq').notNull(),
         status: smallint('status'),
         notRead: varchar('not_read', { length: 16 }).notNull(),
-        failure: varchar('failure', { length: 500 }).notNull(),
+        failure: varchar('failure', { length: 1000 }).$type<ProblemText>().notNull(),
         mediaType: varchar('media_type', { length: 200 }).notNull(),
-        typeNote: varchar('type_note', { length: 300 }).notNull().default(''),
-        bodyTrouble: varchar('body_trouble', { length: 300 }).notNull().default(''),
+        typeNote: varchar('type_note', { length: 1000 }).$type<ProblemText>().notNull().default(''),
+        bodyTrouble: varchar('body_trouble', { length: 1000 }).$type<ProblemText>().notNull().default(''),
         redirectTo: int('redirect_to'),
         instantRefresh: int('instant_refresh'),
         title: text('title').notNull(),
@@ -117,12 +122,12 @@ export const pages = mysqlTable(
         metaRobots: text('meta_robots').notNull(),
         xRobotsTag: text('x_robots_tag').notNull(),
         noindex: boolean('noindex').notNull(),
-        noindexReason: varchar('noindex_reason', { length: 200 }).notNull(),
+        noindexReason: varchar('noindex_reason', { length: 1000 }).$type<ProblemText>().notNull(),
         nofollow: boolean('nofollow').notNull(),
         /** Address numbers, space separated. */
         canonicals: text('canonicals').notNull(),
         robotsAllowed: boolean('robots_allowed'),
-        robotsRule: text('robots_rule').notNull(),
+        robotsRule: text('robots_rule').$type<ProblemText>().notNull(),
         credentialsRemoved: int('credentials_removed').notNull().default(0),
         bytes: int('bytes'),
         milliseconds: int('milliseconds'),
@@ -183,7 +188,7 @@ export const targetChecks = mysqlTable(
         kind: varchar('kind', { length: 16 }).notNull(),
         status: smallint('status'),
         notRead: varchar('not_read', { length: 16 }).notNull(),
-        failure: varchar('failure', { length: 500 }).notNull(),
+        failure: varchar('failure', { length: 1000 }).$type<ProblemText>().notNull(),
         mediaType: varchar('media_type', { length: 200 }).notNull(),
         redirectTo: int('redirect_to'),
         milliseconds: int('milliseconds'),
@@ -262,7 +267,8 @@ export const files = mysqlTable(
         kind: varchar('kind', { length: 16 }).notNull(),
         url: address('url').notNull(),
         status: smallint('status'),
-        note: text('note').notNull(),
+        /** Problems, one in a line. */
+        note: text('note').$type<ProblemText>().notNull(),
         entries: int('entries'),
         text: mediumtext('text').notNull(),
     },

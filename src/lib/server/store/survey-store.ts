@@ -1,4 +1,5 @@
 /** Surveys: made, found, paused, gone on with, closed, deleted. Their rows are in batch-store and rows-store. */
+import type { ProblemText } from '../../core/problems/problem.ts';
 import { and, desc, eq, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { applyUrlRules } from '../../core/address/url-rules.ts';
@@ -25,7 +26,7 @@ export interface Survey {
     number: number;
     state: SurveyState;
     cut: CutReason[];
-    trouble: string;
+    trouble: ProblemText;
     settings: SurveySettings;
     /** Headers, cookies and sign-in, sealed; null when there are none. */
     secrets: Buffer | null;
@@ -165,7 +166,7 @@ export async function markStarted(db: Database, id: number): Promise<void> {
 export async function closeSurvey(
     db: Database,
     id: number,
-    end: { state: SurveyState; cut: CutReason[]; trouble: string; readMilliseconds?: number },
+    end: { state: SurveyState; cut: CutReason[]; trouble: ProblemText; readMilliseconds?: number },
     owner?: string,
 ): Promise<void> {
     await db.transaction(async (tx) => {
@@ -190,7 +191,7 @@ export async function closeSurvey(
 
 /**
  * Lays a survey aside as it is: nothing is closed, and it is gone on with when somebody says so.
- * @param trouble why, as sentences, where nobody asked for it
+ * @param trouble why, where nobody asked for it
  * @throws LeaseLost when the job is not that owner's
  */
 export async function pauseSurvey(
@@ -198,7 +199,7 @@ export async function pauseSurvey(
     id: number,
     readMilliseconds: number,
     owner?: string,
-    trouble = '',
+    trouble: ProblemText = '',
 ): Promise<void> {
     await db.transaction(async (tx) => {
         await mustOwn(tx, id, owner);

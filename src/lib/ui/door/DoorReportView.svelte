@@ -1,5 +1,6 @@
 <script lang="ts">
     /** What a door check found: the sentence, what shuts, what changed, and everything it looked at. */
+    import { storedWords } from '$lib/core/words/problems.ts';
     import type { DoorReport } from '$lib/core/door/door-report.ts';
     import { passGates } from '$lib/core/gates/gates.ts';
     import { realOrigin } from '$lib/core/door/judge-door.ts';
@@ -27,7 +28,7 @@
         unreachable: 'cannot be had, so everything counts as closed',
     };
     const wayOf = (hops: (typeof start)['hops']): string =>
-        hops.map((hop) => (hop.status === null ? hop.failure : String(hop.status))).join(' → ');
+        hops.map((hop) => (hop.status === null ? storedWords(hop.failure) : String(hop.status))).join(' → ');
     const gates = $derived(
         passGates({
             url: start.hops.at(-1)?.url ?? start.url,
@@ -40,7 +41,7 @@
             instantRefresh: '',
             mediaType: start.mediaType,
             noindex: start.noindex !== null,
-            noindexReason: start.noindex?.say ?? '',
+            noindexReason: '',
             canonicals: start.canonical ? [start.canonical.say] : [],
         }),
     );
@@ -181,7 +182,7 @@
     <section class="pane" aria-label="Start page">
         <h2 class="pane-name">Start page</h2>
         {#if start.isLeft}
-            <p class="ink2">Not asked for: {start.closedBy}</p>
+            <p class="ink2">Not asked for: {storedWords(start.closedBy)}</p>
         {:else}
             <dl class="facts">
                 <dt>gates</dt>

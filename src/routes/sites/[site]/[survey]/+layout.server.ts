@@ -1,3 +1,4 @@
+import { storedWords } from '$lib/core/words/problems.ts';
 import { pageFindings } from '$lib/core/checks/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { findingSentence } from '$lib/core/words/checks.ts';
@@ -50,7 +51,7 @@ export const load = lookedAt(async ({ url, locals }) => {
         sites: sites.map(({ id, name }) => ({ id, name })),
         survey: {
             ...railSurvey(survey),
-            trouble: survey.trouble,
+            trouble: storedWords(survey.trouble),
             cut: survey.cut,
             settings: survey.settings,
             startedAt: survey.startedAt,

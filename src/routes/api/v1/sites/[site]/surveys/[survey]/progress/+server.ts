@@ -1,3 +1,4 @@
+import { storedWords } from '$lib/core/words/problems.ts';
 import { appStore, isEnded } from '$lib/server/app.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 import { getSurvey } from '$lib/server/store/survey-store.ts';
@@ -21,7 +22,7 @@ export async function GET({ locals }) {
                     const ended = !survey || isEnded(survey);
                     const text = JSON.stringify({
                         state: survey?.state ?? 'gone',
-                        trouble: survey?.trouble ?? '',
+                        trouble: storedWords(survey?.trouble ?? ''),
                         stopAsked,
                         pauseAsked,
                         isKnocking,

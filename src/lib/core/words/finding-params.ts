@@ -1,4 +1,5 @@
-/** What the findings and edits of each check carry: from it the sentence is made (`core/words/en.ts`). */
+/** What the findings and edits of each check carry: from it the sentence is made (`checks.ts` here). */
+import type { Problem } from '../problems/problem.ts';
 import type { Gate } from '../gates/gates.ts';
 
 /** Nothing beside what it is. */
@@ -37,7 +38,7 @@ interface LinkEdit {
 export interface EditParams {
     'link-to-error': LinkEdit & { status: number };
     'link-to-redirect': LinkEdit & { end: string };
-    'robots-closes-wanted': { rule: string; line: number | null };
+    'robots-closes-wanted': { why: Problem | null };
     'sitemap-lists-stopped': { gate: Gate };
     'sitemap-lacks': None;
     'orphan-strict': { section: string };

@@ -1,0 +1,28 @@
+/** A door check as it is given out: what went wrong in words, in the fields that have always held words. */
+import { storedWords } from '../words/problems.ts';
+import type { DoorHop, DoorPage, DoorReport } from './door-report.ts';
+
+type ToldHop = Omit<DoorHop, 'failure'> & { failure: string };
+
+const toldHop = (hop: DoorHop): ToldHop => ({ ...hop, failure: storedWords(hop.failure) });
+
+const toldPage = (page: DoorPage) => ({
+    ...page,
+    hops: page.hops.map(toldHop),
+    failure: storedWords(page.failure),
+    closedBy: storedWords(page.closedBy),
+});
+
+/** The report with sentences (`docs/formats.md`). */
+export function toldReport({ facts, verdict }: DoorReport) {
+    return {
+        facts: {
+            ...facts,
+            variants: facts.variants.map((variant) => ({ ...variant, hops: variant.hops.map(toldHop) })),
+            start: toldPage(facts.start),
+            startAsOther: facts.startAsOther && toldPage(facts.startAsOther),
+            samples: facts.samples.map(toldPage),
+        },
+        verdict,
+    };
+}

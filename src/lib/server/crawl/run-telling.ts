@@ -1,0 +1,88 @@
+/** What is told of a run while it lasts: counts, pace, the last failures. */
+import { storedWords } from '../../core/words/problems.ts';
+import type { SurveyProgress } from '../../core/survey/settings.ts';
+import type { SettledPage } from './earlier-run.ts';
+import type { RunParts } from './run-parts.ts';
+
+/** Families told of at the end of a run, and several times a second while it lasts. */
+const MOST_FAMILIES = 1_000;
+const FAMILIES_MEANWHILE = 50;
+const PROGRESS_EVERY = 300;
+const FAILURES_TOLD = 20;
+/** Milliseconds the pace is counted over. */
+const PACE_SPAN = 10_000;
+
+export class RunTelling {
+    readonly #parts: RunParts;
+    readonly #onProgress: (progress: SurveyProgress) => void;
+    readonly #finishTimes: number[] = [];
+    readonly #recentFailures: SurveyProgress['recentFailures'] = [];
+    readonly #counts = { read: 0, unanswered: 0, failures: 0, closedByRobots: 0, actions: 0, trapped: 0 };
+    #doing = 'starting';
+    #last = 0;
+
+    constructor(parts: RunParts, onProgress: (progress: SurveyProgress) => void) {
+        this.#parts = parts;
+        this.#onProgress = onProgress;
+    }
+
+    /** Counts a settled URL. @param isNew settled by this run, not by an earlier one */
+    count(page: SettledPage, url: string, isNew: boolean): void {
+        const counts = this.#counts;
+        if (page.notRead === 'robots') counts.closedByRobots++;
+        else if (page.notRead === 'action') counts.actions++;
+        else if (page.notRead === 'trap') counts.trapped++;
+        else {
+            if (page.status === null) counts.unanswered++;
+            else counts.read++;
+            if (page.failure !== '') {
+                counts.failures++;
+                this.#recentFailures.unshift({ url, say: storedWords(page.failure), at: page.readAt ?? Date.now() });
+                this.#recentFailures.length = Math.min(this.#recentFailures.length, FAILURES_TOLD);
+            }
+            if (isNew) this.#finishTimes.push(Date.now());
+        }
+    }
+
+    /** Tells what is done now; not more often than a few times a second where that is what it was. */
+    say(doing: string, always = false): void {
+        const now = Date.now();
+        const changed = doing !== this.#doing;
+        this.#doing = doing;
+        if (!always && !changed && now - this.#last < PROGRESS_EVERY) return;
+        this.#last = now;
+        const { frontier, client, families, checks } = this.#parts;
+        this.#onProgress({
+            doing,
+            ...this.#counts,
+            found: frontier.known,
+            rate: this.#pace(now),
+            level: frontier.level === -1 ? null : frontier.level,
+            levels: frontier.levels(),
+            waiting: this.#waiting(),
+            warning: '',
+            hosts: client.paces.progress(),
+            recentFailures: [...this.#recentFailures],
+            families: families.list(always ? MOST_FAMILIES : FAMILIES_MEANWHILE),
+            checks: checks.progress(),
+        });
+    }
+
+    /** URLs a second, over the last ten. */
+    #pace(now: number): number {
+        while ((this.#finishTimes[0] ?? now) < now - PACE_SPAN) this.#finishTimes.shift();
+        const span = Math.max(1, (now - (this.#finishTimes[0] ?? now)) / 1000);
+        return Math.round((this.#finishTimes.length / span) * 10) / 10;
+    }
+
+    /** What slows it: a host that rests, or one that gets fewer connections. */
+    #waiting(): string {
+        const { client, settings } = this.#parts;
+        const rest = client.paces.pausedFor();
+        if (rest.milliseconds > 0) return rest.say;
+        const slowed = client.paces.progress().find((host) => host.slowed !== '');
+        return slowed
+            ? `${slowed.host} ${slowed.slowed}: ${slowed.allowed} of ${settings.concurrency} connections`
+            : '';
+    }
+}

@@ -1,0 +1,135 @@
+/** One or more problems of every code, with the sentence each was kept as before there were codes. */
+import { problem, type Problem, type ProblemCode } from '../../src/lib/core/problems/problem.ts';
+
+const HOST = 'www.site.example:8443';
+const ROBOTS = 'https://www.site.example/robots.txt';
+const rule = problem('robots-rule', { allows: false, pattern: '/a (b)*$', file: ROBOTS, line: 12 });
+const toldOf = (say: string) => problem('told', { say });
+
+type Samples = Partial<{ [C in ProblemCode]: readonly (readonly [Problem<C>['params'], string])[] }>;
+
+/** Of one URL: why it gave no answer, or why what was received could not be read. */
+export const FAILURES = {
+    'private-address': [
+        [
+            { host: 'intern.example', address: '10.0.0.1' },
+            "not asked: intern.example is the private address 10.0.0.1, which this site's settings do not allow",
+        ],
+        [
+            { host: '10.0.0.1', address: '10.0.0.1' },
+            "not asked: 10.0.0.1 is a private address, which this site's settings do not allow",
+        ],
+    ],
+    'no-such-host': [[{ host: HOST }, `no such host: ${HOST}`]],
+    refused: [[{ host: HOST }, `${HOST} refused the connection`]],
+    unreachable: [[{ host: HOST }, `${HOST} cannot be reached from here`]],
+    tls: [[{ host: HOST, cause: 'it: "so"' }, `TLS failed with ${HOST}: it: "so"`]],
+    timeout: [[{ host: HOST }, `${HOST} did not answer in time`]],
+    'broken-reply': [
+        [
+            { host: HOST, how: 'status' },
+            `the answer of ${HOST} cannot be read: its status is no number of three digits`,
+        ],
+        [{ host: HOST, how: 'other' }, `the answer of ${HOST} cannot be read: it is not as HTTP has it`],
+        [{ host: HOST, how: 'too-large' }, `the answer of ${HOST} cannot be read: its headers are larger than 16 KB`],
+    ],
+    lost: [[{ host: HOST, cause: 'read \\ ECONNRESET' }, `the connection to ${HOST} was lost: read \\ ECONNRESET`]],
+    'closed-early': [[{ host: HOST }, `the connection to ${HOST} was lost: it was closed before the answer was whole`]],
+    'body-late': [[{ bytes: 1_234_567 }, 'the body did not end in time; cut after 1,234,567 bytes']],
+    'body-codings': [[{ codings: 6, most: 5 }, 'the body is packed 6 times over; 5 are unpacked at most']],
+    'body-packing': [[{ bytes: 0 }, 'the packed body is broken after 0 bytes']],
+    'body-length': [[{ bytes: 12 }, 'the body is not as long as its Content-Length says; it ended after 12 bytes']],
+    'body-broken-off': [[{ bytes: 2_000 }, 'the body broke off after 2,000 bytes']],
+    'body-too-long': [[{ limit: 5_000_000 }, 'the body is longer than 5,000,000 bytes; the rest was not read']],
+    'document-slow': [[{ seconds: 30 }, 'the document took more than 30 seconds of computing to read']],
+    'document-failed': [[{ cause: 'no memory\nat all' }, 'the document could not be read: no memory\nat all']],
+    told: [[{ say: 'Maximum call stack size exceeded' }, 'Maximum call stack size exceeded']],
+} as const satisfies Samples;
+
+export const TYPE_NOTES = {
+    'type-unsaid': [
+        [{ begins: '' }, 'no content type was sent'],
+        [{ begins: 'text/html' }, 'no content type was sent; the first bytes are text/html'],
+    ],
+    'type-says-nothing': [
+        [{ sent: 'a"b', begins: '' }, 'the content type sent was "a"b"'],
+        [{ sent: '*/*', begins: 'text/xml' }, 'the content type sent was "*/*"; the first bytes are text/xml'],
+    ],
+    'type-contradicted': [
+        [{ sent: 'text/plain', begins: 'text/html' }, 'sent as text/plain, but begins as HTML'],
+        [{ sent: 'text/html', begins: 'image/png' }, 'sent as text/html, but begins as image/png'],
+    ],
+} as const satisfies Samples;
+
+export const NOINDEXES = {
+    'noindex-meta': [[{ name: 'edgemap', says: 'none' }, 'meta edgemap says none']],
+    'noindex-header': [[{ says: 'noindex' }, 'X-Robots-Tag says noindex']],
+} as const satisfies Samples;
+
+export const RULES = {
+    'robots-rule': [
+        [rule.params, `Disallow: /a (b)*$ (${ROBOTS}, line 12)`],
+        [{ allows: true, pattern: '/', file: ROBOTS, line: 3 }, `Allow: / (${ROBOTS}, line 3)`],
+    ],
+    'robots-error': [[{ file: ROBOTS, status: 503 }, `${ROBOTS} answered 503`]],
+    'robots-unanswered': [
+        [
+            { file: ROBOTS, why: toldOf(`${HOST} refused the connection`) },
+            `${ROBOTS} cannot be had: ${HOST} refused the connection`,
+        ],
+    ],
+} as const satisfies Samples;
+
+/** Of files, where one is all that is told. */
+export const FILE_NOTES = {
+    'robots-read': [
+        [{ rules: 1, token: 'edgemap', delay: null, isCut: false }, '1 rule for EdgeMap'],
+        [
+            { rules: 12, token: 'other', delay: 2.5, isCut: false },
+            '12 rules for other; asks for 2.5 s between requests',
+        ],
+        [
+            { rules: 0, token: 'edgemap', delay: 10, isCut: true },
+            '0 rules for EdgeMap; asks for 10 s between requests; what lies beyond 500 KiB was not read',
+        ],
+        [
+            { rules: 2, token: 'edgemap', delay: null, isCut: true },
+            '2 rules for EdgeMap; what lies beyond 500 KiB was not read',
+        ],
+    ],
+    'robots-none': [[{ status: 404 }, 'answered 404: no rules']],
+    'robots-endless': [[{ status: 301 }, 'redirects without end; taken as no rules']],
+    'all-closed': [
+        [
+            { why: toldOf(`${ROBOTS} answered 500`) },
+            `${ROBOTS} answered 500; everything counts as closed until it can be had`,
+        ],
+    ],
+    answered: [[{ status: 404 }, 'answered 404']],
+    'sitemaps-left': [
+        [{ left: 1_011, most: 2_000 }, 'not read, as one of 1,011 beyond the 2,000 that one survey reads'],
+    ],
+    'sitemap-elsewhere': [[{}, 'lies on a host that does not belong to the site; not read']],
+    'sitemap-closed': [
+        [
+            { why: toldOf(`Disallow: /m (${ROBOTS}, line 1)`) },
+            `closed by robots.txt; not read: Disallow: /m (${ROBOTS}, line 1)`,
+        ],
+    ],
+    'gzip-broken': [[{}, 'the gzip file is broken: nothing of it can be unpacked']],
+    'sitemap-index': [[{ files: 3 }, 'index of 3']],
+    'sitemap-read': [
+        [{ form: 'urlset', entries: 1_200 }, '1200 addresses'],
+        [{ form: 'text', entries: 2 }, '2 addresses in a plain list'],
+        [{ form: 'feed', entries: 0 }, '0 addresses in a feed'],
+        [{ form: 'unknown', entries: 0 }, 'not read'],
+    ],
+    told: [[{ say: `${HOST} is odd` }, `${HOST} is odd`]],
+} as const satisfies Samples;
+
+/** The problems of a table of samples, each with its sentence. */
+export function samplesOf(samples: Samples): { problem: Problem; say: string }[] {
+    return Object.entries(samples).flatMap(([code, list]) =>
+        list.map(([params, say]) => ({ problem: { code, params } as unknown as Problem, say })),
+    );
+}
