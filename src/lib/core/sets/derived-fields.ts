@@ -4,7 +4,8 @@ import { evidenceNames } from '../evidence/evidence.ts';
 import { once } from '../kept.ts';
 import type { NumberColumn } from '../number-column.ts';
 import { problemWordsOrNone } from '../words/problems.ts';
-import { gateReason } from '../packed/gate-reason.ts';
+import type { Problem } from '../problems/problem.ts';
+import { gateReason, problemAt } from '../packed/gate-reason.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Field, NumberField, TextField } from './field.ts';
@@ -38,7 +39,30 @@ const text = (
     texts: (survey) => once(survey, 'texts', [told.name], () => make(survey)),
 });
 
+/** The code of a problem a page has; the word for "none" is the empty one. */
+const code = (name: string, what: string, of: (survey: PackedSurvey, node: number) => Problem | null): Field => ({
+    name,
+    id: name.replaceAll(' ', '_'),
+    what,
+    kind: 'choice',
+    part: 'text',
+    choices: (survey) =>
+        once(survey, 'choices', [name], () =>
+            choicesOf(Array.from({ length: survey.count }, (_, node) => of(survey, node)?.code ?? '')),
+        ),
+});
+
 export const DERIVED_FIELDS: readonly Field[] = [
+    code('gate code', 'Why it stops there, as a code.', (survey, node) => gateReason(survey, node)),
+    code('failure code', 'Why asking or reading failed, as a code.', (survey, node) =>
+        problemAt(survey, 'failure', node),
+    ),
+    code('type code', 'What is odd about the content type, as a code.', (survey, node) =>
+        problemAt(survey, 'type_note', node),
+    ),
+    code('body code', 'Why the body is not whole, as a code.', (survey, node) =>
+        problemAt(survey, 'body_trouble', node),
+    ),
     text({ name: 'path', what: 'The address without scheme and host.', isUrl: true }, (survey) =>
         survey.texts('url').all().map(pathOf),
     ),
