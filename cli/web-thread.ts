@@ -3,13 +3,13 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
-import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
-import { projectRoot } from '../src/lib/server/process/data-folder.ts';
+import { logInto } from '../src/lib/server/process/log.ts';
+import { dataFolderPath, openDataFolder, projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { stayBehind } from '../src/lib/server/process/own-thread.ts';
 import { readAhead } from '../src/lib/server/web/read-ahead.ts';
 import type { WebThreadData } from '../src/lib/server/web/web-threads.ts';
 
-cleanConsole();
+logInto(openDataFolder(dataFolderPath()), 'web');
 const { socket, duty } = workerData as WebThreadData;
 // Whoever waits for a page goes before files.
 if (duty === 'carrying') stayBehind();

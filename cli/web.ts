@@ -2,25 +2,25 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
+import { log, logInto } from '../src/lib/server/process/log.ts';
 import { openDataFolder, projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { PORT_TAKEN, whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { frontHandler, refusalOf } from '../src/lib/server/web/front.ts';
 import { WebThreads } from '../src/lib/server/web/web-threads.ts';
 
-cleanConsole();
 const environment = z.object({ EDGEMAP_PORT: z.coerce.number().int(), EDGEMAP_DATA: z.string() }).parse(process.env);
 const port = environment.EDGEMAP_PORT;
 /** Bytes of all headers, the address included. */
 const MOST_HEADER_BYTES = 128 * 1024;
 
 const folder = openDataFolder(environment.EDGEMAP_DATA);
+logInto(folder, 'web');
 const threads = new WebThreads(
     // Where the socket of the database may lie, those of the threads may too.
     join(folder.socket, '..'),
     join(projectRoot(), 'build/node/web-thread.js'),
     port,
-    (say) => console.error(`A thread of the web process ended: ${say}`),
+    (say) => log.error(`a thread ended: ${say}`),
 );
 const server = createServer(
     { maxHeaderSize: MOST_HEADER_BYTES },
@@ -31,7 +31,7 @@ server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code === 'EADDRINUSE') process.exit(PORT_TAKEN);
-    console.error(error.message);
+    log.error('the web process cannot listen', { error });
     process.exit(1);
 });
 await threads.start();

@@ -1,5 +1,5 @@
 /** The worker process: surveys what is waiting. Started by the supervisor. */
-import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
+import { logInto } from '../src/lib/server/process/log.ts';
 import { openDataFolder, dataFolderPath, registered } from '../src/lib/server/process/data-folder.ts';
 import { databaseAccess, endAbandonedDatabase } from '../src/lib/server/process/database-process.ts';
 import { stayBehind } from '../src/lib/server/process/own-thread.ts';
@@ -7,10 +7,10 @@ import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
 import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
-cleanConsole();
 // Before its threads are made: they are as it is.
 stayBehind();
 const folder = openDataFolder(dataFolderPath());
+logInto(folder, 'worker');
 const store = openStore(databaseAccess(folder));
 const end = new AbortController();
 for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, () => end.abort());
@@ -22,7 +22,7 @@ whenSupervisorIsGone(() => {
 });
 
 process.send?.({ ready: true });
-await workerLoop(store, folder.path, end.signal, (line) => console.log(`${new Date().toISOString()} ${line}`));
+await workerLoop(store, folder.path, end.signal);
 // Of those a dead supervisor leaves, the worker is the one that has no visitors: it ends the database.
 if (alone) await endAbandonedDatabase(folder, database);
 process.exit(0);

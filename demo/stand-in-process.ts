@@ -1,6 +1,8 @@
 /** The stand-in server as a process of its own, started by the supervisor for the demo: every edition at its address. */
 import { join } from 'node:path';
 import { z } from 'zod';
+import { openDataFolder } from '../src/lib/server/process/data-folder.ts';
+import { log, logInto } from '../src/lib/server/process/log.ts';
 import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { EDITIONS } from './fernhollow/editions.ts';
 import { fernhollow } from './fernhollow/site.ts';
@@ -20,7 +22,8 @@ const standIns = await Promise.all(
         }),
     ),
 );
-console.log(`stand-in on port ${environment.EDGEMAP_STAND_IN_PORT}`);
+logInto(openDataFolder(environment.EDGEMAP_DATA), 'stand-in');
+log.info(`listening on port ${environment.EDGEMAP_STAND_IN_PORT}`);
 process.send?.({ ready: true });
 const end = (): void => void Promise.all(standIns.map((item) => item.close())).then(() => process.exit(0));
 for (const name of ['SIGTERM', 'SIGINT'] as const) process.on(name, end);

@@ -1,3 +1,4 @@
+import { log } from '$lib/server/process/log.ts';
 import { error, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { appFolder, RevisionLost, SurveyGone } from '$lib/server/app.ts';
 import { authorize } from '$lib/server/access/authorize.ts';
@@ -47,7 +48,7 @@ export const handleError: HandleServerError = ({ error, event, status }) => {
         event.locals.isGone = true;
         return { message: error.message };
     }
-    console.error(error);
+    log.error('a request failed', { error, route: event.route.id });
     if (error instanceof RevisionLost) return { message: error.message };
     if (isFull(error)) return { message: `${sayFull(appFolder())} Nothing that was stored is lost.` };
     return {

@@ -44,9 +44,7 @@ const SITE = tableSite({
 beforeAll(async () => {
     instance = await openInstance();
     made = await makeSurvey(instance, SITE);
-    await packClosed(instance.store.access, made.survey.id, (line) => {
-        throw new Error(line);
-    });
+    await packClosed(instance.store.access, made.survey.id);
     fresh = await makePacked(instance.store.db, made.survey);
 });
 afterAll(() => instance.close());

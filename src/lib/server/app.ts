@@ -29,6 +29,7 @@ export function appKey(): Buffer {
     return secretsKey(openDataFolder(dataFolderPath()).path);
 }
 
+export { log } from './process/log.ts';
 export { RevisionLost, SurveyGone } from './open/open-surveys.ts';
 export { isClosed, isEarlier, isEnded } from './open/survey-state.ts';
 

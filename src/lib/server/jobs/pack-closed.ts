@@ -1,12 +1,13 @@
 /** Packs a survey that was closed, so that whoever opens it need not wait. */
+import { log } from '../process/log.ts';
 import { packInThread } from '../pack/pack-in-thread.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
 
 /** What fails here is told, and made again when it is asked for. */
-export async function packClosed(access: DatabaseAccess, surveyId: number, log: (line: string) => void): Promise<void> {
+export async function packClosed(access: DatabaseAccess, surveyId: number): Promise<void> {
     try {
         await packInThread(access, surveyId, { make: 'kept', wanted: false });
     } catch (error) {
-        log(`survey ${surveyId} could not be packed: ${(error as Error).message}`);
+        log.error('a survey could not be packed', { survey: surveyId, error });
     }
 }

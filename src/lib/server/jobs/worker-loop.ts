@@ -1,6 +1,7 @@
 /** The worker: takes one survey after the other, until it is told to end. */
+import { log } from '../process/log.ts';
 import { identityOf, isAlive, pause } from '../process/liveness.ts';
-import { isPassing, reasonOf, type Store } from '../store/connect.ts';
+import { isPassing, type Store } from '../store/connect.ts';
 import { releaseJob, takeJob } from '../store/job-store.ts';
 import { sweepDeleted } from '../store/survey-store.ts';
 import { packClosed } from './pack-closed.ts';
@@ -21,12 +22,7 @@ export function isDeadOwner(owner: string): boolean {
 const LOOK_EVERY = 300;
 
 /** @param folder the data folder, for the key of the secrets */
-export async function workerLoop(
-    store: Store,
-    folder: string,
-    end: AbortSignal,
-    log: (line: string) => void,
-): Promise<void> {
+export async function workerLoop(store: Store, folder: string, end: AbortSignal): Promise<void> {
     const owner = ownerName();
     while (!end.aborted) {
         let surveyId: number | null = null;
@@ -39,13 +35,13 @@ export async function workerLoop(
                 continue;
             }
             surveyId = job.surveyId;
-            log(`survey ${surveyId}: taken, attempt ${job.attempts}`);
+            log.info('survey taken', { survey: surveyId, attempt: job.attempts });
             const handOver = new AbortController();
             const toldToEnd = new Promise<null>((resolve) => {
                 end.addEventListener('abort', () => resolve(null), { signal: done.signal });
             });
             const result = await Promise.race([
-                doSurveyJob({ store, folder, surveyId, owner, stop: handOver.signal, log }),
+                doSurveyJob({ store, folder, surveyId, owner, stop: handOver.signal, log: (line) => log.warn(line) }),
                 // The survey is not stopped, the next worker goes on from the stored rows.
                 toldToEnd,
             ]);
@@ -53,12 +49,18 @@ export async function workerLoop(
                 await releaseJob(store.db, surveyId, owner);
                 return;
             }
-            log(`survey ${surveyId}: ${result.ended ? result.state : 'taken by another worker'}`);
+            log.info('survey left', { survey: surveyId, as: result.ended ? result.state : 'taken by another worker' });
             if (result.ended && result.state !== 'paused') {
-                await Promise.race([packClosed(store.access, surveyId, log), toldToEnd]);
+                await Promise.race([packClosed(store.access, surveyId), toldToEnd]);
             }
         } catch (error) {
-            log(`${surveyId === null ? 'looking for work' : `survey ${surveyId}`}: ${reasonOf(error)}`);
+            log[isPassing(error) ? 'warn' : 'error'](
+                surveyId === null ? 'looking for work failed' : 'the job of a survey failed',
+                {
+                    survey: surveyId,
+                    error,
+                },
+            );
             if (!isPassing(error)) await pause(2_000);
             else await pause(LOOK_EVERY);
         } finally {

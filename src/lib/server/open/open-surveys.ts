@@ -2,6 +2,7 @@
  * Packed surveys kept in memory for as long as they are looked at, each with its true size: columns, decoded texts,
  * orders, and whatever else was worked out of it. One limit for all of them together; the one looked at longest ago goes.
  */
+import { log } from '../process/log.ts';
 import { FACTS_VERSION, MEASURES_VERSION, type PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { type Part } from '../../core/columns/column.ts';
 import { contentTag, type Sections } from '../../core/packed/sections.ts';
@@ -160,8 +161,8 @@ export class OpenSurveys {
                 }),
             )
             // The one that is shown stays; the next look tries again, unless the survey was deleted.
-            .catch((failure: unknown) => {
-                if (!(failure instanceof SurveyGone)) console.error(failure);
+            .catch((error: unknown) => {
+                if (!(error instanceof SurveyGone)) log.error('a survey could not be opened anew', { error });
             })
             .finally(() => (known.isRenewed = false));
     }

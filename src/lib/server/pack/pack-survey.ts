@@ -1,4 +1,5 @@
 /** Makes the packed survey of a survey from its rows, and keeps it. */
+import { log } from '../process/log.ts';
 import { NO_TEXT_FACTS } from '../../core/columns/survey-facts.ts';
 import { measureSurvey } from '../../core/pack/measure-survey.ts';
 import { packFacts, withMeasures, type PackedParts } from '../../core/pack/pack-survey.ts';
@@ -85,6 +86,6 @@ async function unlessFull(surveyId: number, save: () => Promise<void>): Promise<
         await save();
     } catch (error) {
         if (!isFull(error)) throw error;
-        console.error(`survey ${surveyId} is packed and not kept: the disk with the data folder is full`);
+        log.warn('packed and not kept: the disk with the data folder is full', { survey: surveyId });
     }
 }

@@ -2,6 +2,7 @@
  * The private MariaDB: made on first use, reached through a socket in the data folder only, shared by every process
  * of ours on that folder, ended by the last one that leaves.
  */
+import { log } from './log.ts';
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, openSync, closeSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import { userInfo } from 'node:os';
@@ -211,7 +212,7 @@ export async function holdDatabase(folder: DataFolder, onRestart?: () => void): 
                 server = revived;
                 onRestart?.();
             })
-            .catch((error: unknown) => console.error(`The database is down: ${(error as Error).message}`))
+            .catch((error: unknown) => log.error('the database is down', { error }))
             .finally(() => (reviving = false));
     }, 250);
     timer.unref();

@@ -1,4 +1,5 @@
 /** Storing what a crawl found, batch by batch: whole or not at all, once, and only by the job's owner. */
+import { log } from '../process/log.ts';
 import { setImmediate as turn } from 'node:timers/promises';
 import { eq, sql } from 'drizzle-orm';
 import { getTableColumns, getTableName } from 'drizzle-orm';
@@ -232,7 +233,7 @@ export async function storeBatch(
         await storeOnce(db, surveyId, number, batch, options.owner, loadInBulk);
     } catch (error) {
         if (!(error instanceof BulkMismatch)) throw error;
-        (options.onMismatch ?? console.error)(
+        (options.onMismatch ?? log.warn)(
             `survey ${surveyId}, batch ${number}: ${error.message}; sent again row by row`,
         );
         await storeOnce(db, surveyId, number, batch, options.owner, insertChecked);

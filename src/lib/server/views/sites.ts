@@ -1,4 +1,5 @@
 /** The list of sites: where each stands by its last whole survey, and what is under way. */
+import { log } from '../process/log.ts';
 import { siteStanding, type SiteStanding } from '../../core/views/site-standing.ts';
 import { appStore, isEnded, openPacked } from '../app.ts';
 import { readProgress } from '../store/job-store.ts';
@@ -47,8 +48,8 @@ function listedSurvey({ number, state, cut, createdAt, asOf }: Survey) {
 async function standingOf(survey: Survey): Promise<SiteStanding | null> {
     try {
         return siteStanding(await openPacked(survey));
-    } catch (failure) {
-        console.error(failure);
+    } catch (error) {
+        log.error('a survey of the list of sites could not be opened', { error, survey: survey.id });
         return null;
     }
 }

@@ -1,5 +1,5 @@
 import { storedWords } from '$lib/core/words/problems.ts';
-import { appStore, isEnded } from '$lib/server/app.ts';
+import { appStore, isEnded, log } from '$lib/server/app.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 import { getSurvey } from '$lib/server/store/survey-store.ts';
 
@@ -39,9 +39,9 @@ export async function GET({ locals }) {
                         controller.close();
                         return;
                     }
-                } catch (failure) {
+                } catch (error) {
                     // The database is being started again; the next look will find it.
-                    console.error((failure as Error).message);
+                    log.warn('progress could not be read', { error });
                 }
                 if (!closed) timer = setTimeout(() => void look(), LOOK_EVERY);
             };
