@@ -33,6 +33,8 @@ export default {
                     '../bench/**/*.ts',
                     '../*.config.ts',
                     '../types/html-encoding-sniffer.d.ts',
+                    '../types/snowball-stemmers.d.ts',
+                    '../types/stopword.d.ts',
                 );
                 return config;
             },

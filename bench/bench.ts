@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
 import { evidenceBench } from './evidence.ts';
 import { frontierBench } from './frontier.ts';
+import { wordsBench } from './words.ts';
 import { graphBench } from './graph.ts';
 import { largeBench } from './large.ts';
 import { memoryBench } from './memory.ts';
@@ -27,6 +28,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     storing: storingBench,
     pipeline: pipelineBench,
     frontier: frontierBench,
+    words: wordsBench,
     menu: menuBench,
     memory: memoryBench,
     log: accessLogBench,

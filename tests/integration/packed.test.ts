@@ -24,6 +24,11 @@ import { deleteSurveys, type Survey } from '$lib/server/store/survey-store.ts';
 import { openInstance, type Instance } from '../support/instance.ts';
 import { makeSurvey, redirectTo, tableSite, type MadeSurvey } from '../support/survey.ts';
 import { until } from '../support/command.ts';
+import { languageOf } from '$lib/core/text/language.ts';
+import { stemmerOf } from '$lib/core/text/stems.ts';
+import { WordIndex } from '$lib/core/text/word-index.ts';
+import { wordsOf } from '$lib/core/text/words.ts';
+import { mainTexts } from '$lib/server/store/main-text-store.ts';
 
 let instance: Instance;
 let made: MadeSurvey;
@@ -317,6 +322,46 @@ describe('a packed survey', () => {
         await same(1);
         await db.delete(revisions).where(eq(revisions.surveyId, survey.id));
         await savePacked(db, survey.id, 1, fresh.parts);
+    });
+
+    it('has an index of the words of main texts, made behind it, kept, and made anew where it is not there', async () => {
+        const { db } = instance.store;
+        const { survey } = made;
+        const open = new OpenSurveys(() => instance.store);
+        const index = async (): Promise<WordIndex> =>
+            new WordIndex(decodeSections((await open.bytesOf(survey, 'words'))!));
+        // Whatever packs a survey that was closed makes it too.
+        await packClosed(instance.store.access, survey.id);
+        expect((await loadPacked(db, survey.id, survey.revision, 'words')).ok).toBe(true);
+        const words = await index();
+        expect(words.count).toBe(fresh.survey.count);
+        // Word by word, from the texts as the rows have them, without those of shared blocks.
+        const texts = new Map<number, string>();
+        for await (const { page, text } of mainTexts(db, survey.id)) texts.set(page, text);
+        expect(texts.size).toBeGreaterThan(3);
+        const addresses = fresh.survey.numbers('address');
+        const all = new Set<string>();
+        for (let node = 0; node < words.count; node++) {
+            const stem = stemmerOf(languageOf(fresh.survey.word('language', node)));
+            const found = wordsOf(texts.get(addresses[node]!) ?? '').map(({ word }) => stem(word));
+            for (const word of found) {
+                const at = Array.from(words.postings(word).nodes).indexOf(node);
+                if (at === -1) continue;
+                all.add(word);
+                expect(words.postings(word).times[at]).toBe(found.filter((item) => item === word).length);
+            }
+            expect(words.wordsAt(node)).toBeLessThanOrEqual(found.length);
+        }
+        expect(all.size).toBe(words.stems);
+        // Gone, or of another version: it is made again from the texts.
+        const ofWords = and(eq(packedParts.surveyId, survey.id), eq(packedParts.part, 'words'));
+        await db.delete(packedParts).where(ofWords);
+        expect((await index()).stems).toBe(words.stems);
+        const kept = await loadPacked(db, survey.id, survey.revision, 'words');
+        if (!kept.ok) throw new Error(kept.why);
+        const another = { head: { words: 0, count: 1 }, columns: kept.sections.columns };
+        await savePart(db, survey.id, survey.revision, 'words', another);
+        expect((await index()).count).toBe(words.count);
     });
 
     it('is refused when it is damaged, cut, older, of another version or not there', async () => {

@@ -1,4 +1,5 @@
 /** What the routes use: the store, packed surveys, and the site and survey that an address names. */
+import type { StoredPart } from './store/packed-store.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { Part } from '../core/columns/column.ts';
 import { secretsKey } from './access/secret-box.ts';
@@ -30,6 +31,7 @@ export function appKey(): Buffer {
 }
 
 export { log } from './process/log.ts';
+export { STORED_PARTS } from './store/packed-store.ts';
 export { RevisionLost, SurveyGone } from './open/open-surveys.ts';
 export { isClosed, isEarlier, isEnded } from './open/survey-state.ts';
 
@@ -41,12 +43,12 @@ export function openPacked(survey: Survey, parts?: readonly Part[]): Promise<Pac
 }
 
 /** The bytes of a part of a survey that has ended; null while it runs. */
-export function packedBytes(survey: Survey, part: Part): Promise<Uint8Array<ArrayBuffer> | null> {
+export function packedBytes(survey: Survey, part: StoredPart): Promise<Uint8Array<ArrayBuffer> | null> {
     return surveys.bytesOf(survey, part);
 }
 
 /** The tag of a part's bytes where it is known without reading them. */
-export function packedTag(survey: Survey, part: Part): Promise<string | null> {
+export function packedTag(survey: Survey, part: StoredPart): Promise<string | null> {
     return surveys.tagOf(survey, part);
 }
 

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { problemText } from '../core/problems/problem.ts';
 import type { Part } from '../core/columns/column.ts';
-import { PackedSurvey, type MeasuresHead, type PackedHead } from '../core/packed/packed-survey.ts';
+import { PARTS, PackedSurvey, type MeasuresHead, type PackedHead } from '../core/packed/packed-survey.ts';
 import type { Sections } from '../core/packed/sections.ts';
 import { CUT_REASONS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
 
@@ -63,11 +63,14 @@ export function addPart(survey: PackedSurvey, part: Part, sections: Sections): b
 }
 
 /** A survey with all the parts that are there; null where a head is none of ours, or there is no `core`. */
-export function packedOf(parts: ReadonlyMap<Part, Sections>): PackedSurvey | null {
+export function packedOf(parts: { get(part: Part): Sections | undefined }): PackedSurvey | null {
     const core = parts.get('core');
     const survey = core ? openPacked(core) : null;
     if (!survey) return null;
-    for (const [part, sections] of parts) if (part !== 'core' && !addPart(survey, part, sections)) return null;
+    for (const part of PARTS) {
+        const sections = part === 'core' ? undefined : parts.get(part);
+        if (sections && !addPart(survey, part, sections)) return null;
+    }
     return survey;
 }
 

@@ -7,6 +7,7 @@ import type { DatabaseAccess } from '../process/database-process.ts';
 export async function packClosed(access: DatabaseAccess, surveyId: number): Promise<void> {
     try {
         await packInThread(access, surveyId, { make: 'kept', wanted: false });
+        await packInThread(access, surveyId, { make: 'words', wanted: false });
     } catch (error) {
         log.error('a survey could not be packed', { survey: surveyId, error });
     }

@@ -5,11 +5,12 @@
 import { log } from '../process/log.ts';
 import { FACTS_VERSION, MEASURES_VERSION, type PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { type Part } from '../../core/columns/column.ts';
-import { contentTag, type Sections } from '../../core/packed/sections.ts';
+import { contentTag, decodeSections, type Sections } from '../../core/packed/sections.ts';
 import { addPart, measuresVersion, openPacked, packedOf } from '../../wire/packed-head.ts';
 import { packInThread } from '../pack/pack-in-thread.ts';
 import type { PackRequest } from '../pack/pack-thread.ts';
-import { loadPacked, loadPackedBytes, packedKey } from '../store/packed-store.ts';
+import { WORDS_VERSION, type WordsHead } from '../../core/text/word-index.ts';
+import { loadPacked, loadPackedBytes, packedKey, type StoredPart } from '../store/packed-store.ts';
 import type { Store } from '../store/connect.ts';
 import { getSurvey, type Survey } from '../store/survey-store.ts';
 import { isClosed, isEarlier, isEnded } from './survey-state.ts';
@@ -90,15 +91,15 @@ export class OpenSurveys {
      * The bytes of a part of a survey that has ended, as they are kept: the same that this process reads. Null while it
      * runs: what is made then is gone with the next look.
      */
-    async bytesOf(survey: Survey, part: Part): Promise<Uint8Array<ArrayBuffer> | null> {
+    async bytesOf(survey: Survey, part: StoredPart): Promise<Uint8Array<ArrayBuffer> | null> {
         if (!isClosed(survey)) return null;
         const { db } = this.#store();
         const load = () => loadPackedBytes(db, survey.id, survey.revision, part);
         // Facts are what they are, whoever packed them; measures have to be those of this version.
         if (part === 'measures') await this.open(survey, []);
         let loaded = await load();
-        if (!loaded.ok) {
-            await this.open(survey, [part]);
+        if (part === 'words' ? !loaded.ok || !isCurrentIndex(loaded.bytes) : !loaded.ok) {
+            await (part === 'words' ? this.#indexWords(survey) : this.open(survey, [part]));
             loaded = await load();
         }
         if (!loaded.ok) return null;
@@ -110,8 +111,16 @@ export class OpenSurveys {
         return loaded.bytes;
     }
 
+    /** Has the word index of a survey made from its texts, in a thread of its own. */
+    async #indexWords(survey: Survey): Promise<void> {
+        if (isEarlier(survey)) notKept(survey, 'its words were not kept');
+        // It is that of a packed survey.
+        await this.open(survey, []);
+        await this.#packedAnew(survey, 'words');
+    }
+
     /** The tag of a part's bytes where it is known without reading them; null where they have to be read first. */
-    async tagOf(survey: Survey, part: Part): Promise<string | null> {
+    async tagOf(survey: Survey, part: StoredPart): Promise<string | null> {
         const key = isClosed(survey) ? await packedKey(this.#store().db, survey.id, survey.revision, part) : null;
         return (key !== null && this.#tags.get(key)) || null;
     }
@@ -171,7 +180,7 @@ export class OpenSurveys {
      * Parts of a survey, made from its rows in a thread of its own.
      * @throws SurveyGone where it was deleted meanwhile
      */
-    async #packedAnew(survey: Survey, make: PackRequest['make']): Promise<Map<Part, Sections>> {
+    async #packedAnew(survey: Survey, make: PackRequest['make']): Promise<ReadonlyMap<StoredPart, Sections>> {
         const { access, db } = this.#store();
         try {
             return await packInThread(access, survey.id, { make, wanted: true });
@@ -238,4 +247,9 @@ function notKept(survey: Survey, why: string): never {
     throw new RevisionLost(
         `Revision ${survey.revision} cannot be shown any more: ${why}. Its counts are still there, under Evidence.`,
     );
+}
+
+/** True for a word index of this version. */
+function isCurrentIndex(bytes: Uint8Array<ArrayBuffer>): boolean {
+    return (decodeSections(bytes).head as Partial<WordsHead>).words === WORDS_VERSION;
 }

@@ -1,11 +1,10 @@
 /** Has a survey packed in a thread of its own. */
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { PARTS } from '../../core/packed/packed-survey.ts';
-import { type Part } from '../../core/columns/column.ts';
 import { decodeSections, type Sections } from '../../core/packed/sections.ts';
 import { projectRoot } from '../process/data-folder.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
+import { STORED_PARTS, type StoredPart } from '../store/packed-store.ts';
 import type { PackReply, PackRequest } from './pack-thread.ts';
 
 /** What a thread may hold; a site of a million URLs needs about half of it. */
@@ -23,7 +22,7 @@ export async function packInThread(
     surveyId: number,
     options: Pick<PackRequest, 'make' | 'wanted'>,
     script = join(projectRoot(), 'build/node/pack-thread.js'),
-): Promise<Map<Part, Sections>> {
+): Promise<Map<StoredPart, Sections>> {
     const request: PackRequest = { access, surveyId, ...options };
     const reply = await new Promise<PackReply>((resolve) => {
         const worker = new Worker(script, {
@@ -35,9 +34,9 @@ export async function packInThread(
         worker.on('exit', () => resolve({ ok: false, say: 'the thread that packs it ended early' }));
     });
     if (!reply.ok) throw new Error(reply.say);
-    const parts = new Map<Part, Sections>();
+    const parts = new Map<StoredPart, Sections>();
     for (const [name, bytes] of reply.parts) {
-        const part = PARTS.find((known) => known === name);
+        const part = STORED_PARTS.find((known) => known === name);
         if (part) parts.set(part, decodeSections(bytes));
     }
     return parts;

@@ -1,17 +1,21 @@
 /** A thread that packs one survey and ends: neither its time nor its memory are those of the process that asks. */
 import { parentPort, workerData } from 'node:worker_threads';
-import type { Part } from '../../core/columns/column.ts';
 import { encodeSections, type Sections } from '../../core/packed/sections.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
 import { openStore, whileAway, type Database } from '../store/connect.ts';
+import type { StoredPart } from '../store/packed-store.ts';
 import { getSurvey, type Survey } from '../store/survey-store.ts';
+import { makeAndSaveWords } from './make-words.ts';
 import { makeAndSavePacked, makePacked, remeasure } from './pack-survey.ts';
 
 export interface PackRequest {
     access: DatabaseAccess;
     surveyId: number;
-    /** What is made: all of it from the rows, kept in the database or not; or the measures from the facts kept of a revision. */
-    make: 'kept' | 'shown' | { measuresOf: number };
+    /**
+     * What is made: all of it from the rows, kept in the database or not; or the measures from the facts kept of a revision; or its word
+     * index from the stored texts.
+     */
+    make: 'kept' | 'shown' | { measuresOf: number } | 'words';
     /** Hand its parts over. */
     wanted: boolean;
 }
@@ -40,7 +44,12 @@ async function pack({ access, surveyId, make, wanted }: PackRequest): Promise<Pa
     }
 }
 
-async function partsOf(db: Database, survey: Survey, make: PackRequest['make']): Promise<ReadonlyMap<Part, Sections>> {
+async function partsOf(
+    db: Database,
+    survey: Survey,
+    make: PackRequest['make'],
+): Promise<ReadonlyMap<StoredPart, Sections>> {
+    if (make === 'words') return new Map([['words', await makeAndSaveWords(db, survey)]]);
     if (typeof make === 'object') {
         return new Map([['measures', await remeasure(db, { ...survey, revision: make.measuresOf })]]);
     }

@@ -79,6 +79,29 @@ function bytesOf(signature: Uint32Array | null): Uint8Array {
     return signature === null ? NONE : new Uint8Array(signature.buffer);
 }
 
+/** The main text of each page that has one, in the order of their addresses. O(text of the survey). */
+export async function* mainTexts(db: Database, surveyId: number): AsyncGenerator<{ page: number; text: string }> {
+    const shared = await sharedBlocks(db, surveyId);
+    const { pageDetails } = schema;
+    for (let after = -1; ;) {
+        const details = await db
+            .select({ page: pageDetails.page, text: pageDetails.text })
+            .from(pageDetails)
+            .where(and(eq(pageDetails.surveyId, surveyId), gt(pageDetails.page, after)))
+            .orderBy(asc(pageDetails.page))
+            .limit(TEXTS_AT_ONCE);
+        const last = details[details.length - 1];
+        if (!last) return;
+        const blocks = await blocksOfPages(db, surveyId, after, last.page);
+        for (const { page, text } of details) {
+            const isShared = (ordinal: number): boolean => shared.has(blocks.get(page)?.get(ordinal) ?? -1);
+            const main = text.length === 0 ? '' : mainTextOf(unpackText(text), isShared);
+            if (main !== '') yield { page, text: main };
+        }
+        after = last.page;
+    }
+}
+
 const Numbers = z.array(z.array(z.number()));
 
 /** Rows of numbers, as plain arrays: an object for each of millions of rows costs more than the query. */

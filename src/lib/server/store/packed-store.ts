@@ -10,9 +10,14 @@ import {
     PACKED_VERSION,
     type Sections,
 } from '../../core/packed/sections.ts';
+import { PARTS } from '../../core/packed/packed-survey.ts';
 import type { Part } from '../../core/columns/column.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
+
+/** Parts of a packed survey, and the word index beside them (`core/text/word-index.ts`), which is made behind. */
+export type StoredPart = Part | 'words';
+export const STORED_PARTS: readonly StoredPart[] = [...PARTS, 'words'];
 
 /** Bytes of a part in one chunk before deflating: a row stays far below the largest packet. */
 const CHUNK = 4 * 1024 * 1024;
@@ -55,7 +60,7 @@ export async function savePart(
     db: Database,
     surveyId: number,
     revision: number,
-    part: Part,
+    part: StoredPart,
     sections: Sections,
 ): Promise<void> {
     const made = await deflated(part, sections);
@@ -71,12 +76,12 @@ export async function savePart(
 }
 
 interface MadePart {
-    part: Part;
+    part: StoredPart;
     size: number;
     chunks: Buffer[];
 }
 
-async function deflated(part: Part, sections: Sections): Promise<MadePart> {
+async function deflated(part: StoredPart, sections: Sections): Promise<MadePart> {
     const bytes = encodeSections(sections);
     const chunks: Promise<Buffer>[] = [];
     for (let at = 0; at < bytes.length; at += CHUNK) {
@@ -124,7 +129,12 @@ export type LoadedPart =
 export type LoadedBytes = { ok: true; bytes: Uint8Array<ArrayBuffer> } | { ok: false; why: string };
 
 /** Reads one part of a survey back, at that revision only. */
-export async function loadPacked(db: Database, surveyId: number, revision: number, part: Part): Promise<LoadedPart> {
+export async function loadPacked(
+    db: Database,
+    surveyId: number,
+    revision: number,
+    part: StoredPart,
+): Promise<LoadedPart> {
     const loaded = await loadPackedBytes(db, surveyId, revision, part);
     if (!loaded.ok) return loaded;
     try {
@@ -140,7 +150,7 @@ export async function loadPackedBytes(
     db: Database,
     surveyId: number,
     revision: number,
-    part: Part,
+    part: StoredPart,
 ): Promise<LoadedBytes> {
     const { packedParts, packedChunks } = schema;
     const [head] = await db
@@ -177,7 +187,12 @@ export async function loadPackedBytes(
 }
 
 /** Tells one making of a part from another; null where there is none of our form. */
-export async function packedKey(db: Database, surveyId: number, revision: number, part: Part): Promise<string | null> {
+export async function packedKey(
+    db: Database,
+    surveyId: number,
+    revision: number,
+    part: StoredPart,
+): Promise<string | null> {
     const { packedParts } = schema;
     const [head] = await db
         .select({ madeAt: packedParts.madeAt, format: packedParts.format, size: packedParts.size })

@@ -1,12 +1,12 @@
 import { error } from '@sveltejs/kit';
-import { PARTS } from '$lib/core/packed/packed-survey.ts';
 import { contentTag } from '$lib/core/packed/sections.ts';
-import { packedBytes, packedTag } from '$lib/server/app.ts';
+import { packedBytes, packedTag, STORED_PARTS } from '$lib/server/app.ts';
 
 /** One part of a packed survey, as bytes (`docs/formats.md`, "Packed survey"): what a browser works sets out on. */
 export async function GET({ params, request, locals }) {
-    const part = PARTS.find((name) => name === params.part);
-    if (!part) error(404, `A packed survey has no part "${params.part.slice(0, 20)}"; there are ${PARTS.join(', ')}.`);
+    const part = STORED_PARTS.find((name) => name === params.part);
+    if (!part)
+        error(404, `A packed survey has no part "${params.part.slice(0, 20)}"; there are ${STORED_PARTS.join(', ')}.`);
     const { survey } = locals;
     // Told by the content, so that whoever holds other bytes under the same revision is given the new ones.
     const headersFor = (tag: string) => ({ etag: `"${tag}"`, 'cache-control': 'private, no-cache' });
