@@ -18,7 +18,7 @@
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
     import UnknownSheet from '$lib/ui/sheet/UnknownSheet.svelte';
     import { queryOf, sourceHref, withParams, withSheet } from '$lib/ui/view/address.ts';
-    import { SetSizes } from '$lib/workers/set-sizes.ts';
+    import { SurveyClient } from '$lib/workers/survey-client.ts';
 
     let { data, children } = $props();
     /** Width of the page sheet, of both together where one is pinned; the reader may drag its edge. */
@@ -109,13 +109,13 @@
         return answer.ok ? answer.data : null;
     }
 
-    const sizes = new SetSizes();
-    onDestroy(() => sizes.close());
+    const browserSurvey = new SurveyClient();
+    onDestroy(() => browserSurvey.close());
 
     /** While a survey runs it changes all the time: nothing is told of what is typed. */
     function sizeOf(text: string): Promise<number | null> {
         if (!data.survey.isEnded) return Promise.resolve(null);
-        return sizes.of(api, `${data.survey.revision}`, text);
+        return browserSurvey.size({ survey: api, revision: `${data.survey.revision}` }, text);
     }
 
     /** Has something of the site changed, and looks again. @returns why it could not be done, or nothing */

@@ -1,0 +1,74 @@
+/** What the survey worker answers, on the very bytes the server works on; without the worker around it. */
+import type { Part } from '../core/columns/column.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import { decodeSections } from '../core/packed/sections.ts';
+import { evaluateSet, partsFor } from '../core/sets/evaluate-set.ts';
+import { fieldsOf, PRIORITY } from '../core/sets/fields.ts';
+import { parseSet } from '../core/sets/parse-set.ts';
+import { needsMore } from '../core/sets/set-expression.ts';
+import { addPart, openPacked } from '../wire/packed-head.ts';
+
+/** Address of a survey in the API, and what of it is meant: a later revision is another survey. */
+export interface SurveyName {
+    survey: string;
+    revision: string;
+}
+
+/** Fetches the bytes of a part. @throws Error where they cannot be had, or are too many to be held */
+export type BytesOf = (survey: string, part: Part) => Promise<Uint8Array<ArrayBuffer>>;
+
+export class SurveyAnswers {
+    readonly #bytesOf: BytesOf;
+    #opened: { key: string; survey: Promise<PackedSurvey> } | null = null;
+
+    constructor(bytesOf: BytesOf) {
+        this.#bytesOf = bytesOf;
+    }
+
+    /** Opens a survey in place of the one that was open; the same one stays. */
+    open({ survey, revision }: SurveyName): Promise<PackedSurvey> {
+        const key = `${survey} ${revision}`;
+        if (this.#opened?.key === key) return this.#opened.survey;
+        const opening = this.#load(survey);
+        const opened = { key, survey: opening };
+        this.#opened = opened;
+        // One that could not be had is asked for again.
+        opening.catch(() => {
+            if (this.#opened === opened) this.#opened = null;
+        });
+        return opening;
+    }
+
+    /** Lets go of the bytes. */
+    close(): void {
+        this.#opened = null;
+    }
+
+    /** How many pages a set has; null for what is no set, or needs what only the server knows. @throws SetUnknown */
+    async size(name: SurveyName, text: string): Promise<number | null> {
+        return (await this.#evaluate(name, text))?.count() ?? null;
+    }
+
+    /** The nodes of a set, ascending; null as above. They are those of this revision, and of no other. */
+    async nodes(name: SurveyName, text: string): Promise<Uint32Array<ArrayBuffer> | null> {
+        const bits = await this.#evaluate(name, text);
+        return bits === null ? null : Uint32Array.from(bits.nodes());
+    }
+
+    async #load(survey: string): Promise<PackedSurvey> {
+        const packed = openPacked(decodeSections(await this.#bytesOf(survey, 'core')));
+        if (!packed) throw new Error('the packed survey has another form than this page knows');
+        return packed;
+    }
+
+    /** Parts are fetched when a set first needs them. */
+    async #evaluate(name: SurveyName, text: string): Promise<ReturnType<typeof evaluateSet> | null> {
+        const survey = await this.open(name);
+        const parsed = parseSet(text, [...fieldsOf(survey), PRIORITY]);
+        if (!parsed.ok || needsMore(parsed.set)) return null;
+        for (const part of ['measures' as const, ...partsFor(parsed.set, survey)]) {
+            if (!survey.has(part)) addPart(survey, part, decodeSections(await this.#bytesOf(name.survey, part)));
+        }
+        return evaluateSet(parsed.set, { survey });
+    }
+}

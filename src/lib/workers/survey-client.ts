@@ -1,0 +1,54 @@
+/** Asks the survey worker; started when it is first asked. Every answer may be null: then the server is asked. */
+import SurveyWorker from './survey-worker.ts?worker';
+import type { SurveyName } from './survey-answers.ts';
+import type { SurveyQuestion, SurveyReply, SurveyRequest } from './survey-worker.ts';
+
+export class SurveyClient {
+    #worker: Worker | null = null;
+    #next = 0;
+    readonly #waiting = new Map<number, (value: SurveyReply['value']) => void>();
+
+    /** Has the bytes of a survey fetched; false where they cannot be had. */
+    async open(name: SurveyName): Promise<boolean> {
+        return (await this.#ask({ ...name, ask: 'open' })) !== null;
+    }
+
+    /** How many pages a set has; null for what is no set, or was typed over meanwhile. */
+    async size(name: SurveyName, text: string): Promise<number | null> {
+        const value = await this.#ask({ ...name, ask: 'size', text });
+        return typeof value === 'number' ? value : null;
+    }
+
+    /** The nodes of a set, ascending. */
+    async nodes(name: SurveyName, text: string): Promise<Uint32Array | null> {
+        const value = await this.#ask({ ...name, ask: 'nodes', text });
+        return value instanceof Uint32Array ? value : null;
+    }
+
+    close(): void {
+        this.#worker?.terminate();
+        this.#worker = null;
+        for (const resolve of this.#waiting.values()) resolve(null);
+        this.#waiting.clear();
+    }
+
+    #ask(question: SurveyQuestion): Promise<SurveyReply['value']> {
+        this.#worker ??= this.#start();
+        const request: SurveyRequest = { ...question, id: ++this.#next };
+        return new Promise((resolve) => {
+            this.#waiting.set(request.id, resolve);
+            this.#worker?.postMessage(request);
+        });
+    }
+
+    #start(): Worker {
+        const worker = new SurveyWorker();
+        worker.onmessage = ({ data }: MessageEvent<SurveyReply>) => {
+            this.#waiting.get(data.id)?.(data.value);
+            this.#waiting.delete(data.id);
+        };
+        // A worker that cannot run answers nothing, and the page works without.
+        worker.onerror = () => this.close();
+        return worker;
+    }
+}

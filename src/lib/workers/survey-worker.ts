@@ -1,0 +1,61 @@
+/**
+ * Holds the bytes of one survey in the browser and answers on them, so that a size is told while a set is typed, however
+ * large the survey, and without a request for each letter. What it cannot answer the server does.
+ */
+import { SetUnknown } from '../core/sets/evaluate-set.ts';
+import type { Part } from '../core/columns/column.ts';
+import { SurveyAnswers, type SurveyName } from './survey-answers.ts';
+
+export type SurveyQuestion = SurveyName & ({ ask: 'open' } | { ask: 'size' | 'nodes'; text: string });
+export type SurveyRequest = SurveyQuestion & { id: number };
+
+export interface SurveyReply {
+    id: number;
+    /** For `open` 1; for `size` a number; for `nodes` a list. Null for what is no set, or cannot be told here. */
+    value: number | Uint32Array<ArrayBuffer> | null;
+}
+
+/** A survey above this is left to the server: a browser need not hold its bytes. */
+const MOST_BYTES = 200 * 1024 * 1024;
+/** Bytes that nobody asks about are let go after so many milliseconds; they come back when they are wanted. */
+const LET_GO_AFTER = 5 * 60_000;
+
+async function bytesOf(survey: string, part: Part): Promise<Uint8Array<ArrayBuffer>> {
+    const answer = await fetch(`${survey}/packed/${part}`);
+    if (!answer.ok) throw new Error(`the part ${part} was refused with ${answer.status}`);
+    if (Number(answer.headers.get('content-length') ?? 0) > MOST_BYTES) throw new Error('the survey is too large');
+    return new Uint8Array(await answer.arrayBuffer());
+}
+
+const answers = new SurveyAnswers(bytesOf);
+/** Of sizes only the newest matters: what was typed before it is not asked any more. */
+let newestSize = 0;
+let idle: ReturnType<typeof setTimeout> | undefined;
+
+async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
+    switch (request.ask) {
+        case 'open':
+            await answers.open(request);
+            return 1;
+        case 'size':
+            await answers.open(request);
+            return request.id === newestSize ? answers.size(request, request.text) : null;
+        case 'nodes':
+            return answers.nodes(request, request.text);
+    }
+}
+
+self.onmessage = async ({ data }: MessageEvent<SurveyRequest>) => {
+    clearTimeout(idle);
+    if (data.ask === 'size') newestSize = data.id;
+    let value: SurveyReply['value'] = null;
+    try {
+        value = await answer(data);
+    } catch (error) {
+        // Without an answer from here the page works all the same; a fault of ours shows in the console.
+        if (!(error instanceof SetUnknown)) console.warn(error);
+    }
+    idle = setTimeout(() => answers.close(), LET_GO_AFTER);
+    const reply: SurveyReply = { id: data.id, value };
+    self.postMessage(reply, value instanceof Uint32Array ? { transfer: [value.buffer] } : {});
+};
