@@ -289,7 +289,7 @@ describe('what cannot be surveyed ends with 1, named, with what is known kept', 
         const { code, out } = await surveyOf(
             tableSite({ '/': 'x', '/sitemap.xml': '<urlset><url><loc>https://www.site.example/</loc></url><oops' }),
         );
-        expect(out).toMatch(/sitemap\.xml: 1 addresses.*XML is broken/s);
+        expect(out).toMatch(/sitemap\.xml: 1 address\..*XML is broken/s);
         expect(code).toBe(0);
     });
 });

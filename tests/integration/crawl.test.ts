@@ -248,7 +248,7 @@ describe('other evidence', () => {
         const notes = Object.fromEntries(
             measured.rows.files.map((file) => [file.url.replace(ORIGIN, ''), noteWords(readProblems(file.note))]),
         );
-        expect(notes['/broken.xml']).toMatch(/1 addresses\. The XML is broken at line 1/);
+        expect(notes['/broken.xml']).toMatch(/1 address\. The XML is broken at line 1/);
         expect(notes['https://cdn.other.example/s.xml']).toMatch(/does not belong/);
     });
 

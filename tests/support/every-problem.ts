@@ -119,7 +119,7 @@ export const FILE_NOTES = {
     'gzip-broken': [[{}, 'the gzip file is broken: nothing of it can be unpacked']],
     'sitemap-index': [[{ files: 3 }, 'index of 3']],
     'sitemap-read': [
-        [{ form: 'urlset', entries: 1_200 }, '1200 addresses'],
+        [{ form: 'urlset', entries: 120 }, '120 addresses'],
         [{ form: 'text', entries: 2 }, '2 addresses in a plain list'],
         [{ form: 'feed', entries: 0 }, '0 addresses in a feed'],
         [{ form: 'unknown', entries: 0 }, 'not read'],

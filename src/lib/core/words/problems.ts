@@ -138,7 +138,7 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     'sitemap-read': ({ form, entries }) =>
         form === 'unknown'
             ? 'not read'
-            : `${entries} addresses${form === 'text' ? ' in a plain list' : form === 'feed' ? ' in a feed' : ''}`,
+            : `${counted(entries, 'address', 'addresses')}${form === 'text' ? ' in a plain list' : form === 'feed' ? ' in a feed' : ''}`,
     'sitemap-index': ({ files }) => `index of ${files}`,
     'sitemap-redirects': ({ to }) => `redirects to ${to}`,
     'sitemap-elsewhere': () => 'lies on a host that does not belong to the site; not read',

@@ -106,7 +106,7 @@ describe('readSitemaps', () => {
 
     it('ends each sentence of a note once', async () => {
         const { note } = await read(() => '<urlset xmlns="x"><url><loc>/a</loc></url></urlset>');
-        expect(note('/map.xml')).toMatch(/^1 addresses\. Line 1: The namespace is .*\. Line 1: "\/a" is no whole/);
+        expect(note('/map.xml')).toMatch(/^1 address\. Line 1: The namespace is .*\. Line 1: "\/a" is no whole/);
         expect(note('/map.xml')).not.toContain('..');
     });
 
@@ -118,7 +118,7 @@ describe('readSitemaps', () => {
         const { found, row, note } = await read(site);
         expect(found[0]?.entries).toHaveLength(1);
         expect(row('/map.xml')).toMatchObject({ status: 301 });
-        expect(note('/map.xml')).toBe(`1 addresses. redirects to ${O}/hop-5`);
+        expect(note('/map.xml')).toBe(`1 address. redirects to ${O}/hop-5`);
         const further = await read((path) => (path === '/hop-5' ? { location: '/hop-6' } : site(path)));
         expect(further.note('/map.xml')).toBe('answered 301');
     });
