@@ -7,7 +7,7 @@ import { type Part } from '../src/lib/core/columns/column.ts';
 import { RowColumns } from '../src/lib/core/pack/row-columns.ts';
 import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
+import { fieldsOf } from '../src/lib/core/sets/fields.ts';
 import { linkWindowRows } from '../src/lib/core/sets/link-window.ts';
 import { inOrder, pageColumns, placesBy } from '../src/lib/core/sets/page-columns.ts';
 import { pageSheet } from '../src/lib/core/areas/page-sheet.ts';
@@ -141,7 +141,7 @@ export async function packedBench(options: BenchOptions): Promise<void> {
 
     await estimate(open);
     const survey = open();
-    const fields = [...fieldsOf(survey), PRIORITY];
+    const fields = fieldsOf(survey);
     const timeOf = async (text: string): Promise<{ took: number; found: number }> => {
         const parsed = parseSet(text, fields);
         if (!parsed.ok) throw new Error(parsed.say);

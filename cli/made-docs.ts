@@ -4,7 +4,7 @@
  */
 import { CHECK_FAMILIES } from '../src/lib/core/checks/register.ts';
 import type { Field } from '../src/lib/core/sets/field.ts';
-import { fieldsOf, PRIORITY } from '../src/lib/core/sets/fields.ts';
+import { fieldsOf } from '../src/lib/core/sets/fields.ts';
 import { FLAGS, OUTER_FLAGS } from '../src/lib/core/sets/flags.ts';
 import { ACTS } from '../src/lib/server/access/authorize.ts';
 import { ROUTE_ACTS } from '../src/lib/server/access/route-acts.ts';
@@ -18,12 +18,7 @@ const KINDS: Record<Field['kind'], string> = { number: 'number', date: 'date', c
 
 /** The list of fields of the set language, as `docs/set-language.md` holds it. */
 function fieldTable(): string {
-    const rows = [...fieldsOf(null), PRIORITY].map((field) => [
-        code(field.name),
-        KINDS[field.kind],
-        code(field.id),
-        field.what,
-    ]);
+    const rows = fieldsOf(null).map((field) => [code(field.name), KINDS[field.kind], code(field.id), field.what]);
     return table(['field', 'kind', 'in exports and the API', 'what it is'], rows);
 }
 

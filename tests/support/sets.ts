@@ -2,7 +2,7 @@
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
 import { evaluateSet } from '$lib/core/sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
+import { fieldsOf } from '$lib/core/sets/fields.ts';
 import { parseSet } from '$lib/core/sets/parse-set.ts';
 import type { MeasuredSurvey } from './reference/measured-survey.ts';
 
@@ -13,7 +13,7 @@ export function nodesOfLine(survey: MeasuredSurvey, line: string): number[] {
 
 /** The same of a survey that is packed, with priorities. */
 export function nodesIn(survey: PackedSurvey, line: string, priority?: Uint8Array): number[] {
-    const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+    const parsed = parseSet(line, fieldsOf(survey));
     if (!parsed.ok) throw new Error(`${line}: ${parsed.say}`);
     return [...evaluateSet(parsed.set, { survey, priority }).nodes()];
 }

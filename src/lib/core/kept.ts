@@ -28,6 +28,7 @@ export interface KeptKinds {
     'listed by sitemap': [file: number];
     lists: [followed: boolean];
     'lost targets': [];
+    'no overlay': [];
     problems: [column: string];
     'lost urls': [];
     lower: [field: string];

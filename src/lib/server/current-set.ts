@@ -4,7 +4,7 @@ import type { Part } from '../core/columns/column.ts';
 import { Bits } from '../core/sets/bits.ts';
 import { evaluateSet, partsFor, SetUnknown, type SetContext } from '../core/sets/evaluate-set.ts';
 import type { Field, Value } from '../core/sets/field.ts';
-import { fieldsOf, PRIORITY } from '../core/sets/fields.ts';
+import { fieldsOf } from '../core/sets/fields.ts';
 import { once } from '../core/kept.ts';
 import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
@@ -66,7 +66,7 @@ export async function evaluateIn(
         askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
     ]);
     const packed = await surveys.open(survey, ['core', 'text', ...parts]);
-    const fields = [...fieldsOf(packed), PRIORITY];
+    const fields = fieldsOf(packed);
     const parsed = parseSet(text, fields);
     const nothing = {
         survey: packed,

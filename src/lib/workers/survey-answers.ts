@@ -3,7 +3,7 @@ import type { Part } from '../core/columns/column.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { decodeSections } from '../core/packed/sections.ts';
 import { evaluateSet, partsFor } from '../core/sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '../core/sets/fields.ts';
+import { fieldsOf } from '../core/sets/fields.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { needsMore } from '../core/sets/set-expression.ts';
 import { addPart, openPacked } from '../wire/packed-head.ts';
@@ -64,7 +64,7 @@ export class SurveyAnswers {
     /** Parts are fetched when a set first needs them. */
     async #evaluate(name: SurveyName, text: string): Promise<ReturnType<typeof evaluateSet> | null> {
         const survey = await this.open(name);
-        const parsed = parseSet(text, [...fieldsOf(survey), PRIORITY]);
+        const parsed = parseSet(text, fieldsOf(survey));
         if (!parsed.ok || needsMore(parsed.set)) return null;
         for (const part of ['measures' as const, ...partsFor(parsed.set, survey)]) {
             if (!survey.has(part)) addPart(survey, part, decodeSections(await this.#bytesOf(name.survey, part)));

@@ -6,7 +6,7 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '../sets/fields.ts';
+import { fieldsOf } from '../sets/fields.ts';
 import { parseSet } from '../sets/parse-set.ts';
 import { linksOfPage } from '../../../../tests/support/reference/link-records.ts';
 import { countSurvey } from '../../../../tests/support/reference/count-survey.ts';
@@ -24,7 +24,7 @@ const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${OR
 const pathOf = (survey: PackedSurvey, of: number): string => survey.url(of).replace(ORIGIN, '');
 
 function sizeOf(survey: PackedSurvey, line: string): number {
-    const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+    const parsed = parseSet(line, fieldsOf(survey));
     if (!parsed.ok) throw new Error(`${line}: ${parsed.say}`);
     return evaluateSet(parsed.set, { survey, priority: new Uint8Array(survey.count) }).count();
 }

@@ -8,7 +8,8 @@ import { isFollowed, LINK_KINDS, REGIONS } from '../page/links.ts';
 import { problemWordsOrNone } from '../words/problems.ts';
 import type { Problem } from '../problems/problem.ts';
 import { gateReason, problemAt, PROBLEM_COLUMNS, type ProblemColumn } from '../packed/gate-reason.ts';
-import { pageColumns, type Outer } from '../sets/page-columns.ts';
+import type { Overlays } from '../columns/overlay-columns.ts';
+import { pageColumns } from '../sets/page-columns.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
@@ -95,8 +96,8 @@ const MAX_LISTED = 300;
 const A = LINK_KINDS.indexOf('a');
 
 /** Needs all three parts of the survey. Lines of links are null: see `placesOf`. */
-export function pageSheet(survey: PackedSurvey, node: number, outer: Outer = {}): PageSheet {
-    const columns = pageColumns(survey, outer);
+export function pageSheet(survey: PackedSurvey, node: number, overlays: Overlays = {}): PageSheet {
+    const columns = pageColumns(survey, overlays);
     const record = Object.fromEntries([...columns].map(([id, column]) => [id, column.value(node)]));
     const number = (name: NumberName): number | null => {
         const value = survey.numbers(name)[node]!;
@@ -122,7 +123,7 @@ export function pageSheet(survey: PackedSurvey, node: number, outer: Outer = {})
             leak: number('leak'),
             load: survey.numbers('load')[node]!,
             heldBy: held === -1 ? null : survey.url(held),
-            priority: outer.priority?.[node] || null,
+            priority: overlays.priority?.[node] || null,
         },
         doubles: doublesOf(survey, node),
     };

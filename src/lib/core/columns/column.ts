@@ -61,7 +61,13 @@ export interface MeasureColumn<I extends string = string> extends Declared<I> {
     of: (model: GraphModel) => ArrayLike<number>;
 }
 
+/** What people say of pages: belongs to the site, and is laid over a survey when it is looked at. */
+export type OverlayColumn<I extends string = string> = Declared<I> & {
+    field: FieldShape & { kind: 'number'; unknown: number };
+};
+
 export const factColumn = <const I extends string>(column: FactColumn<I>): FactColumn<I> => column;
+export const overlayColumn = <const I extends string>(column: OverlayColumn<I>): OverlayColumn<I> => column;
 export const measureColumn = <const I extends string>(column: MeasureColumn<I>): MeasureColumn<I> => column;
 
 /** So where the column says 1. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PAGE_COLUMNS } from '../../../../tests/support/reference/page-record.ts';
 import { DERIVED_FIELDS } from '../sets/derived-fields.ts';
-import { fieldsOf, PRIORITY } from '../sets/fields.ts';
+import { fieldsOf } from '../sets/fields.ts';
 import { FLAGS, OUTER_FLAGS } from '../sets/flags.ts';
 import { PAGE_FILE_COLUMNS } from '../sets/page-columns.ts';
 import { parseSet } from '../sets/parse-set.ts';
@@ -9,7 +9,7 @@ import { FACT_COLUMNS } from './fact-columns.ts';
 import { MEASURE_COLUMNS } from './measure-columns.ts';
 
 const declared = [...FACT_COLUMNS, ...MEASURE_COLUMNS];
-const fields = [...fieldsOf(null), PRIORITY];
+const fields = fieldsOf(null);
 
 describe('the declarations of columns', () => {
     it('give no two columns, fields or flags one name', () => {

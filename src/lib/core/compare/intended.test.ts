@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '../sets/fields.ts';
+import { fieldsOf } from '../sets/fields.ts';
 import { parseSet } from '../sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../sets/priorities.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
@@ -119,7 +119,7 @@ describe('the surveyed site beside it', () => {
             '/ !1\n  all tools\n    Saws !2\n  /guides/ !2\n    /tools/saws/old/ !3\n  Lost\n  Nowhere !1',
         );
         const paths = (line: string): string[] => {
-            const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+            const parsed = parseSet(line, fieldsOf(survey));
             if (!parsed.ok) throw new Error(parsed.say);
             const said: SaidPriority[] = [
                 { by: 'set', subject: 'path begins "/tools/"', value: 1 },

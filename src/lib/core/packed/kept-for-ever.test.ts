@@ -6,7 +6,7 @@ import type { Part } from '../columns/column.ts';
 import { measureSurvey } from '../pack/measure-survey.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
-import { fieldsOf, PRIORITY } from '../sets/fields.ts';
+import { fieldsOf } from '../sets/fields.ts';
 import { pageColumns } from '../sets/page-columns.ts';
 import { parseSet } from '../sets/parse-set.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
@@ -22,7 +22,7 @@ function fixture(name: string, parts: readonly Part[]): Map<Part, Sections> {
 }
 
 function setOf(survey: PackedSurvey, line: string): string[] {
-    const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+    const parsed = parseSet(line, fieldsOf(survey));
     if (!parsed.ok) throw new Error(parsed.say);
     return Array.from(evaluateSet(parsed.set, { survey }).nodes(), (node) => survey.url(node).replace(ORIGIN, ''));
 }

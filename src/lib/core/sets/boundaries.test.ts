@@ -5,7 +5,7 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { refreshTargets } from '../packed/link-graph.ts';
 import { evaluateSet, SetUnknown, type SetContext } from './evaluate-set.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import { misfits } from './misfits.ts';
 import { parseSet } from './parse-set.ts';
 import type { SetExpression } from './set-expression.ts';
@@ -13,7 +13,7 @@ import type { SetExpression } from './set-expression.ts';
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
 
 function read(line: string, survey: PackedSurvey): SetExpression {
-    const parsed = parseSet(line, [...fieldsOf(survey), PRIORITY]);
+    const parsed = parseSet(line, fieldsOf(survey));
     if (!parsed.ok) throw new Error(parsed.say);
     return parsed.set;
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 import { choiceIn, completeSet, narrowed, type Option } from './complete-set.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import { FLAGS } from './flags.ts';
 import { parseSet } from './parse-set.ts';
 
@@ -25,7 +25,7 @@ const inserts = (line: string): string[] => optionsOf(line).map((option) => opti
 
 describe('completion of the set language', () => {
     it('knows every flag and field at the beginning, by what is typed of it', () => {
-        const all = [...FLAGS, ...fieldsOf(SURVEY), PRIORITY].map((item) => item.name);
+        const all = [...FLAGS, ...fieldsOf(SURVEY)].map((item) => item.name);
         for (const name of all) expect(inserts(name.slice(0, -1)), name).toContain(name);
         expect(inserts('xyz')).toEqual([]);
     });

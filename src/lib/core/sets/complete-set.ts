@@ -3,7 +3,7 @@ import { EVIDENCE } from '../evidence/evidence.ts';
 import { REGIONS } from '../page/links.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Field } from './field.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { parseSet, type Expected, type ListWord } from './parse-set.ts';
 import { listNames } from './relations.ts';
@@ -41,7 +41,7 @@ const MOST_WORDS = 4;
  */
 export function completeSet(line: string, cursor: number, context: CompletionContext): Completion {
     const before = line.slice(0, cursor);
-    const fields = [...fieldsOf(context.survey), PRIORITY];
+    const fields = fieldsOf(context.survey);
     const starts = wordStarts(before);
     // The longest run of words that begins some name comes first: "incoming pa" is one name, not two.
     for (const from of starts.slice(-MOST_WORDS)) {

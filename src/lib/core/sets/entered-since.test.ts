@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { enteredSince } from './entered-since.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 
-const fields = [...fieldsOf(null), PRIORITY];
+const fields = fieldsOf(null);
 
 describe('enteredSince', () => {
     it.each([

@@ -6,7 +6,8 @@ import type { Part } from '../columns/column.ts';
 import type { NumberColumn } from '../number-column.ts';
 import { Bits } from './bits.ts';
 import type { Field, NumberField, TextField } from './field.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import type { Overlays } from '../columns/overlay-columns.ts';
+import { fieldsOf } from './fields.ts';
 import { once } from '../kept.ts';
 import { againstIntended, type IntendedPage, type Parting } from '../compare/intended.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
@@ -25,7 +26,7 @@ import {
 } from './relations.ts';
 import { walkSet, type Comparison, type SetExpression } from './set-expression.ts';
 
-export interface SetContext {
+export interface SetContext extends Overlays {
     survey: PackedSurvey;
     /** Other surveys of the site by number. */
     surveys?: (number: number) => PackedSurvey | undefined;
@@ -34,8 +35,6 @@ export interface SetContext {
     saved?: (name: string) => SetExpression | undefined;
     /** The structure that is intended for the site; left out where nothing says so. */
     intended?: readonly IntendedPage[] | undefined;
-    /** Priority of each page, 1 to 3; 0 for none. */
-    priority?: Uint8Array | undefined;
 }
 
 /** A set that cannot be told: it speaks of something that is not there. Worded for the user. */
@@ -195,10 +194,9 @@ function wide(survey: PackedSurvey, name: string, column: NumberColumn): Int32Ar
 
 function compared(context: SetContext, field: NumberField, test: Comparison, value: number): Bits {
     const { survey } = context;
-    const column =
-        field === PRIORITY
-            ? Int32Array.from(context.priority ?? new Uint8Array(survey.count))
-            : wide(survey, field.name, field.numbers(survey));
+    const column = field.isOverlay
+        ? Int32Array.from(field.numbers(survey, context))
+        : wide(survey, field.name, field.numbers(survey, context));
     // A day is all its hours.
     if (field.kind === 'date' && (test === '=' || test === '!=' || test === '<=' || test === '>')) {
         const from = compareColumn(column, '>=', value, field.unknown);
@@ -287,11 +285,7 @@ function unknownOf(context: SetContext, field: Field): Bits {
         const isUnknown = Uint8Array.from(words, (word) => (word === '' ? 1 : 0));
         return filled(survey.count, (node) => isUnknown[codes[node]!] === 1);
     }
-    if (field === PRIORITY) {
-        const priority = context.priority;
-        return filled(survey.count, (node) => !priority || priority[node] === 0);
-    }
-    const column = field.numbers(survey);
+    const column = field.numbers(survey, context);
     const { unknown } = field;
     return Number.isNaN(unknown)
         ? filled(survey.count, (node) => Number.isNaN(column[node]))
@@ -299,7 +293,6 @@ function unknownOf(context: SetContext, field: Field): Bits {
 }
 
 function fieldNamed({ survey }: SetContext, name: string): Field {
-    if (name === PRIORITY.name) return PRIORITY;
     const field = once(survey, 'fields', [], () => new Map(fieldsOf(survey).map((item) => [item.name, item]))).get(
         name,
     );

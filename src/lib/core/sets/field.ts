@@ -2,6 +2,7 @@
  * A field: what can be said of a page under the name that the set language, the tables and the exports have for it.
  * Numbers and dates compare, texts are looked into, choices are one of few words.
  */
+import type { Overlays } from '../columns/overlay-columns.ts';
 import type { Part } from '../columns/column.ts';
 import type { NumberColumn } from '../number-column.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -24,8 +25,10 @@ interface Common {
 export interface NumberField extends Common {
     kind: 'number' | 'date';
     /** The column, and the number in it that says "not known". Fractions say it by NaN. */
-    numbers: (survey: PackedSurvey) => NumberColumn;
+    numbers: (survey: PackedSurvey, overlays: Overlays) => NumberColumn;
     unknown: number;
+    /** Its numbers are laid over the survey, and change without it. */
+    isOverlay?: true;
 }
 
 export interface TextField extends Common {
@@ -45,12 +48,12 @@ export interface ChoiceField extends Common {
 export type Field = NumberField | TextField | ChoiceField;
 
 /** Value of a field at a page; null for "not known". */
-export function valueAt(survey: PackedSurvey, field: Field, node: number): Value {
+export function valueAt(survey: PackedSurvey, field: Field, node: number, overlays: Overlays = {}): Value {
     if (field.kind === 'text') return field.texts(survey)[node] ?? null;
     if (field.kind === 'choice') {
         const { codes, words } = field.choices(survey);
         return words[codes[node]!] || null;
     }
-    const value = field.numbers(survey)[node];
+    const value = field.numbers(survey, overlays)[node];
     return value === undefined || value === field.unknown || Number.isNaN(value) ? null : value;
 }

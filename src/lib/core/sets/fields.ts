@@ -2,6 +2,7 @@
 import { publicIdOf, type FactColumn, type FieldShape, type MeasureColumn, type Part } from '../columns/column.ts';
 import { FACT_COLUMNS } from '../columns/fact-columns.ts';
 import { MEASURE_COLUMNS } from '../columns/measure-columns.ts';
+import { OVERLAY_COLUMNS } from '../columns/overlay-columns.ts';
 import { once } from '../kept.ts';
 import type { FactName, MeasureName } from '../packed/column-names.ts';
 import type { GivenColumn, PackedSurvey } from '../packed/packed-survey.ts';
@@ -94,10 +95,25 @@ function choicesOf(
     });
 }
 
+/** What the site says of pages. */
+function overlayField({ id, field: { name, what, unknown } }: (typeof OVERLAY_COLUMNS)[number]): NumberField {
+    return {
+        kind: 'number',
+        name,
+        id,
+        what,
+        unknown,
+        isOverlay: true,
+        numbers: (survey, overlays) =>
+            overlays[id] ?? once(survey, 'no overlay', [], () => new Uint8Array(survey.count)),
+    };
+}
+
 /** All fields that every survey has. */
 const FIELDS: readonly Field[] = [
     ...[...FACT_COLUMNS, ...MEASURE_COLUMNS].flatMap((column) => (column.field ? [fieldOf(column, column.field)] : [])),
     ...DERIVED_FIELDS,
+    ...OVERLAY_COLUMNS.map(overlayField),
 ];
 
 const givenField = ({ name, list, type, column }: GivenColumn): NumberField => ({
@@ -114,16 +130,6 @@ export function fieldsOf(survey: { head: { given: readonly GivenColumn[] } } | n
     const given = (survey?.head.given ?? []).map(givenField);
     return [...FIELDS, ...given.filter(({ name }) => !FIELDS.some((field) => field.name === name))];
 }
-
-/** Name of the field whose numbers come from the site, not from the survey. */
-export const PRIORITY: NumberField = {
-    name: 'priority',
-    id: 'priority',
-    what: 'How much the page matters: 1 (most) to 3; unknown where nothing says so.',
-    kind: 'number',
-    numbers: () => new Uint8Array(0),
-    unknown: 0,
-};
 
 /** The texts of a text field, page by page; null where they are not known. */
 export function textField(survey: PackedSurvey, name: string): readonly (string | null)[] {

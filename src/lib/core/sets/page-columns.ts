@@ -6,7 +6,8 @@ import type { Part } from '../columns/column.ts';
 import { ORPHAN } from '../measures/orphans.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
 import { valueAt, type Field, type Value } from './field.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import type { Overlays } from '../columns/overlay-columns.ts';
+import { fieldsOf } from './fields.ts';
 import { once } from '../kept.ts';
 
 export interface PageColumn {
@@ -19,12 +20,9 @@ export interface PageColumn {
     part?: Part | undefined;
     /** Place among the columns of `pages.csv`. */
     csv?: number | undefined;
+    /** Laid over the survey, and changes without it. */
+    isOverlay?: boolean;
     value: (node: number) => Value;
-}
-
-/** What a column needs beside the survey. */
-export interface Outer {
-    priority?: Uint8Array | undefined;
 }
 
 /** What is so or not of a page, and may be unknown: beside the fields, for tables and exports. */
@@ -78,9 +76,9 @@ const YES_COLUMNS: readonly {
 ];
 
 /** Columns of a survey by id: those of `pages.csv` first and in its order, then all others. */
-export function pageColumns(survey: PackedSurvey, outer: Outer = {}): Map<string, PageColumn> {
+export function pageColumns(survey: PackedSurvey, overlays: Overlays = {}): Map<string, PageColumn> {
     const columns: PageColumn[] = [
-        ...[...fieldsOf(survey), PRIORITY].map((field) => columnOf(survey, field, outer)),
+        ...fieldsOf(survey).map((field) => columnOf(survey, field, overlays)),
         ...YES_COLUMNS.map(({ id, what, csv, value }): PageColumn => ({
             id,
             name: id.replaceAll('_', ' '),
@@ -101,13 +99,10 @@ export const PAGE_FILE_COLUMNS: readonly string[] = [...fieldsOf(null), ...YES_C
     .sort((a, b) => a.csv! - b.csv!)
     .map(({ id }) => id);
 
-function columnOf(survey: PackedSurvey, field: Field, { priority }: Outer): PageColumn {
+function columnOf(survey: PackedSurvey, field: Field, overlays: Overlays): PageColumn {
     const { id, name, what, part, csv, kind } = field;
-    const value =
-        field === PRIORITY
-            ? (node: number) => priority?.[node] || null
-            : (node: number) => valueAt(survey, field, node);
-    return { id, name, what, kind, part, csv, value };
+    const isOverlay = 'isOverlay' in field;
+    return { id, name, what, kind, part, csv, isOverlay, value: (node) => valueAt(survey, field, node, overlays) };
 }
 
 /**
@@ -138,8 +133,8 @@ export function placesBy(survey: PackedSurvey, column: PageColumn): Int32Array {
         }
         return places;
     };
-    // Priorities change without the survey.
-    return column.id === PRIORITY.name ? make() : once(survey, 'places', [column.id], make);
+    // Overlays change without the survey.
+    return column.isOverlay ? make() : once(survey, 'places', [column.id], make);
 }
 
 /**

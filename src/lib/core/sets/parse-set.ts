@@ -2,7 +2,7 @@
 import { EVIDENCE } from '../evidence/evidence.ts';
 import { REGIONS } from '../page/links.ts';
 import type { Field } from './field.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
 import { COMPARISONS, RELATIONS, type Narrowing, type SetExpression, type TextTest } from './set-expression.ts';
 import { tokensOf, type SetTrouble, type Token } from './tokens.ts';
@@ -69,7 +69,7 @@ function namesFor(fields: readonly Field[]): Name[] {
 /**
  * @param fields of the survey the set is for; those all surveys have when left out
  */
-export function parseSet(line: string, fields: readonly Field[] = [...fieldsOf(null), PRIORITY]): ParsedSet {
+export function parseSet(line: string, fields: readonly Field[] = fieldsOf(null)): ParsedSet {
     const found = tokensOf(line);
     if (!found.ok) return { ...found, code: 'form', expected: { kind: 'start' } };
     try {

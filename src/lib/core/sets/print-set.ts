@@ -1,11 +1,11 @@
 /** Writes an expression of the set language; what it writes reads back as the same expression. */
 import type { Field } from './field.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import type { Narrowing, SetExpression } from './set-expression.ts';
 import { quoted } from './tokens.ts';
 
 /** @param fields of the survey, so that dates are written as days */
-export function printSet(set: SetExpression, fields: readonly Field[] = [...fieldsOf(null), PRIORITY]): string {
+export function printSet(set: SetExpression, fields: readonly Field[] = fieldsOf(null)): string {
     const dates = new Set(fields.filter((field) => field.kind === 'date').map((field) => field.name));
     const value = (field: string, of: string | number): string =>
         typeof of === 'string' ? quoted(of) : dates.has(field) ? new Date(of).toISOString().slice(0, 10) : String(of);

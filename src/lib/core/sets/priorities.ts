@@ -27,13 +27,15 @@ export function prioritiesOf(
     const { survey } = context;
     const priority = new Uint8Array(survey.count);
     const troubles: string[] = [];
+    // Priorities are not told from priorities.
+    const fields = fieldsOf(survey).filter((field) => !('isOverlay' in field));
     for (const { subject } of said.filter((item) => item.by === 'column')) {
-        const field = fieldsOf(survey).find((item) => item.name === subject);
+        const field = fields.find((item) => item.name === subject);
         if (field?.kind !== 'number') troubles.push(`This survey has no column "${subject}" to take priorities from.`);
-        else byColumn(survey, field.numbers(survey), field.unknown, priority);
+        else byColumn(survey, field.numbers(survey, {}), field.unknown, priority);
     }
     for (const { subject, value } of said.filter((item) => item.by === 'set')) {
-        const parsed = parseSet(subject, fieldsOf(survey));
+        const parsed = parseSet(subject, fields);
         if (!parsed.ok) {
             troubles.push(`The set "${subject}" of priority ${value} cannot be read: ${parsed.say}`);
             continue;

@@ -1,7 +1,7 @@
 /** The set language (`docs/set-language.md`) as data: what a parsed line is. */
 import type { Evidence } from '../evidence/evidence.ts';
 import { OUTER_FLAGS } from './flags.ts';
-import { PRIORITY } from './fields.ts';
+import { OVERLAY_COLUMNS } from '../columns/overlay-columns.ts';
 import type { Region } from '../page/links.ts';
 
 export const COMPARISONS = ['=', '!=', '<', '<=', '>', '>='] as const;
@@ -55,6 +55,9 @@ export function walkSet(set: SetExpression, visit: (part: SetExpression) => void
     else if ('of' in set) walkSet(set.of, visit);
 }
 
+/** Names of the fields that belong to the site. */
+const OVERLAYS: ReadonlySet<string> = new Set(OVERLAY_COLUMNS.map(({ field }) => field.name));
+
 /**
  * True when a survey by itself cannot tell the set: it speaks of another survey, a saved set, or what the site says of its
  * pages.
@@ -64,7 +67,7 @@ export function needsMore(set: SetExpression): boolean {
     walkSet(set, (part) => {
         if (part.kind === 'survey' || part.kind === 'saved') needs = true;
         if (part.kind === 'flag' && OUTER_FLAGS.some(({ name }) => name === part.name)) needs = true;
-        if ('field' in part && part.field === PRIORITY.name) needs = true;
+        if ('field' in part && OVERLAYS.has(part.field)) needs = true;
     });
     return needs;
 }

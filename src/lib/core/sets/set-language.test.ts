@@ -8,7 +8,7 @@ import { LISTS, randomSite } from '../../../../tests/support/random-site.ts';
 import { Site, ORIGIN } from '../../../../tests/support/small-site.ts';
 import { Bits } from './bits.ts';
 import { evaluateSet, partsFor, SetUnknown } from './evaluate-set.ts';
-import { fieldsOf, PRIORITY } from './fields.ts';
+import { fieldsOf } from './fields.ts';
 import { parseSet } from './parse-set.ts';
 import { printSet } from './print-set.ts';
 import { needsMore } from './set-expression.ts';
@@ -582,7 +582,7 @@ const EXPRESSIONS: [string, (of: Plain) => Test][] = [
 ];
 
 function nodesOf(line: string, of: Plain, more: object = {}): number[] {
-    const parsed = parseSet(line, [...fieldsOf(of.packed), PRIORITY]);
+    const parsed = parseSet(line, fieldsOf(of.packed));
     if (!parsed.ok) throw new Error(`${line}: ${parsed.say}`);
     return [...evaluateSet(parsed.set, { survey: of.packed, ...more }).nodes()];
 }
@@ -755,7 +755,7 @@ describe('columns of a packed survey', () => {
                     const { codes, words: choices } = field.choices(of.packed);
                     told = choices[codes[node]!];
                 } else {
-                    const value = field.numbers(of.packed)[node]!;
+                    const value = field.numbers(of.packed, {})[node]!;
                     told = value === field.unknown || Number.isNaN(value) ? null : value;
                 }
                 expect(told ?? '', `${field.name} of ${of.survey.urls[node]}`).toEqual(wanted ?? '');

@@ -4,7 +4,7 @@
      * line is marked where it stands, and said below.
      */
     import { tick } from 'svelte';
-    import { fieldsOf, PRIORITY } from '$lib/core/sets/fields.ts';
+    import { fieldsOf } from '$lib/core/sets/fields.ts';
     import { enteredSince } from '$lib/core/sets/entered-since.ts';
     import { parseSet } from '$lib/core/sets/parse-set.ts';
     import { printSet } from '$lib/core/sets/print-set.ts';
@@ -36,7 +36,7 @@
     let { text, size, of, trouble, saved, given, baseline, hrefOf, onShow, complete, sizeOf, onSave, onForget }: Props =
         $props();
 
-    const fields = $derived([...fieldsOf({ head: { given } }), PRIORITY]);
+    const fields = $derived(fieldsOf({ head: { given } }));
     let input: HTMLInputElement | undefined = $state();
     // What is typed, until the address says something else.
     let line = $derived(text);
