@@ -6,7 +6,8 @@ import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { ImportRow } from '../evidence/imports.ts';
 
 /** How a link from elsewhere arrives. */
-export type Landing = 'page' | 'redirect' | 'error' | 'variant' | 'closed' | 'not read' | 'unknown';
+export const LANDINGS = ['page', 'redirect', 'error', 'variant', 'closed', 'not read', 'unknown'] as const;
+export type Landing = (typeof LANDINGS)[number];
 
 export interface LinkIn {
     source: string;

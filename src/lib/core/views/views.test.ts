@@ -8,6 +8,9 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
 import { AREAS, viewNamed, VIEWS } from './areas.ts';
+import { countPages } from '../areas/count-pages.ts';
+import { linksInView } from './links-in.ts';
+import { orphansView } from './orphans.ts';
 import { briefView } from './brief.ts';
 import { reachView } from './reach.ts';
 import { weightView } from './weight.ts';
@@ -162,6 +165,72 @@ describe('the view model of Reach', () => {
             expect(pages).toBe(size(`page and section is journal and depth from ${from} to ${to}`)),
         );
         expect(part.orphansInSet).toBe(size('orphan and section is journal'));
+    });
+});
+
+describe('the view model of orphans', () => {
+    const all = size('orphan');
+    const view = orphansView(survey, countPages(survey), 0);
+
+    it('counts what its sets hold', () => {
+        expect(all).toBeGreaterThan(5);
+        const { counts } = view;
+        expect([counts.all, counts.strict, counts.adrift, counts.indexable, counts.inIslands]).toEqual(
+            ['orphan', 'strict orphan', 'adrift', 'orphan and indexable', 'orphan and in an island'].map((line) =>
+                size(line),
+            ),
+        );
+        expect(counts.listing).toBe(size('listing only'));
+        expect(counts.decline).toBe(size('decline only'));
+        expect(counts.behindRefresh).toBe(size('orphan and behind a refresh'));
+    });
+
+    it('shares them out over their sections, and shows them from where it is told', () => {
+        for (const { section, pages } of view.bySection) expect(size(`orphan and section is "${section}"`)).toBe(pages);
+        expect(view.bySection.reduce((sum, { pages }) => sum + pages, 0)).toBe(all);
+        const urls = nodesIn(survey, 'orphan').map((node) => survey.url(node));
+        expect(view.orphans.map(({ url }) => url)).toEqual(urls);
+        expect(orphansView(survey, countPages(survey), 3).orphans.map(({ url }) => url)).toEqual(urls.slice(3));
+        expect(orphansView(survey, countPages(survey), 10_000).orphans).toEqual([]);
+    });
+});
+
+describe('the view model of links from other sites', () => {
+    const site = new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/a' }, { to: '/old' }, { to: '/gone' }])
+        .page('/a');
+    const { survey: own } = packSurvey(
+        site
+            .page('/gone', [], { status: 404, words: null })
+            .page('/old', [], { status: 301, words: null, redirectTo: site.id('/a') })
+            .measure(),
+    );
+    const row = (source: string, path: string) => ({ url: `https://site.example${path}`, source, cells: [] });
+    const rows = [
+        row('https://one.example/x', '/a'),
+        row('https://one.example/y', '/gone'),
+        row('https://two.example/', '/gone'),
+        row('https://two.example/', '/old'),
+        row('https://three.example/', '/nowhere'),
+    ];
+
+    it('tells how many land how, from how many hosts, and shows those that go astray', () => {
+        const view = linksInView(own, rows, null);
+        expect(view).toMatchObject({
+            given: true,
+            total: 5,
+            hosts: 3,
+            targets: 4,
+            counts: { page: 1, error: 2, redirect: 1, unknown: 1 },
+        });
+        expect(view.links.map(({ landing }) => landing)).toEqual(['error', 'error', 'redirect', 'unknown']);
+        expect(linksInView(own, rows, 'page').links).toHaveLength(1);
+        expect(linksInView(packSurvey(site.measure()).survey, [], null)).toMatchObject({
+            given: false,
+            total: 0,
+            hosts: 0,
+        });
     });
 });
 

@@ -1,19 +1,9 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
-import { appStore, isEarlier } from '$lib/server/app.ts';
-import { addBareCount, addFromSurvey, addTyped, shownImports } from '$lib/server/evidence-actions.ts';
-import { listRevisions } from '$lib/server/store/evidence-store.ts';
+import { addBareCount, addFromSurvey, addTyped } from '$lib/server/evidence-actions.ts';
 import { lookedAt } from '$lib/server/views/looked-at.ts';
+import { showEvidence } from '$lib/server/views/survey-parts.ts';
 
-export const load = lookedAt(async ({ locals }) => {
-    const revisions = await listRevisions(appStore().db, locals.survey.id);
-    return {
-        isEarlier: isEarlier(locals.survey),
-        imports: await shownImports(locals.survey),
-        robotWords: [...DEFAULT_ROBOT_WORDS],
-        revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),
-    };
-});
+export const load = lookedAt(({ locals }) => showEvidence(locals));
 
 export const actions = {
     typed: async ({ request, locals }) => {

@@ -1,12 +1,13 @@
 <script lang="ts">
     import { page } from '$app/state';
+    import { LANDINGS, type Landing } from '$lib/core/areas/links-in.ts';
     import Address from '$lib/ui/parts/Address.svelte';
     import { count, counted } from '$lib/ui/parts/format.ts';
     import { withSheet } from '$lib/ui/view/address.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
-    const WORDS: Record<string, string> = {
+    const WORDS: Record<Landing, string> = {
         page: 'land on a page',
         redirect: 'land on a redirect',
         error: 'land on an error',
@@ -15,7 +16,7 @@
         'not read': 'lead to what was not read',
         unknown: 'lead to what this survey does not know',
     };
-    const LANDING: Record<string, string> = {
+    const LANDING: Record<Landing, string> = {
         page: 'page',
         redirect: 'redirect',
         error: 'error',
@@ -53,7 +54,7 @@
             <p class="mt-2"><a class="tb outlined" href="{base}/evidence">Add a list</a></p>
         {:else}
             <p class="flex flex-wrap gap-x-4">
-                {#each Object.keys(WORDS).filter((landing) => (data.counts[landing] ?? 0) > 0) as landing (landing)}
+                {#each LANDINGS.filter((landing) => (data.counts[landing] ?? 0) > 0) as landing (landing)}
                     <span
                         ><a
                             class="set"

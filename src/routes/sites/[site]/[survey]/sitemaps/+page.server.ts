@@ -1,6 +1,4 @@
-import { sitemapFiles } from '$lib/core/areas/sitemap-files.ts';
 import { lookedAt } from '$lib/server/views/looked-at.ts';
+import { showSitemaps } from '$lib/server/views/survey-parts.ts';
 
-export const load = lookedAt(async ({ locals }) => {
-    return sitemapFiles(await locals.packed());
-});
+export const load = lookedAt(({ locals }) => showSitemaps(locals));

@@ -1,0 +1,23 @@
+/** The parts of Reach beside its first view, for a request: orphans, templates, the intended structure. */
+import { orphansView } from '../../core/views/orphans.ts';
+import { structureView } from '../../core/views/structure.ts';
+import { templatesView } from '../../core/views/templates.ts';
+import { appStore } from '../app.ts';
+import { openArea } from '../areas.ts';
+import type { RequestContext } from '../request-context.ts';
+import { listIntended } from '../store/intended-store.ts';
+
+export async function showOrphans(request: RequestContext, url: URL) {
+    const { packed, counts } = await openArea(request);
+    return orphansView(packed, counts, Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0));
+}
+
+export async function showTemplates(request: RequestContext, url: URL) {
+    const { packed, counts } = await openArea(request, ['links']);
+    return templatesView(packed, counts.pages, url.searchParams.get('template'));
+}
+
+export async function showStructure(request: RequestContext, url: URL) {
+    const pages = await listIntended(appStore().db, request.site.id);
+    return structureView(await request.packed(), pages, url.searchParams.get('only'));
+}

@@ -1,0 +1,63 @@
+/** How a survey was read, for a request: completeness, sitemaps, links from other sites, other hosts, progress, evidence. */
+import { sitemapFiles } from '../../core/areas/sitemap-files.ts';
+import { DEFAULT_ROBOT_WORDS } from '../../core/evidence/robot-agents.ts';
+import { completenessView } from '../../core/views/completeness.ts';
+import { hostsView } from '../../core/views/hosts.ts';
+import { linksInView } from '../../core/views/links-in.ts';
+import { appStore, isEarlier } from '../app.ts';
+import { openArea } from '../areas.ts';
+import { lastKnock } from '../door-actions.ts';
+import { givenEvidence, importsOf, shownImports } from '../evidence-actions.ts';
+import type { RequestContext } from '../request-context.ts';
+import { listRevisions } from '../store/evidence-store.ts';
+import { readProgress } from '../store/job-store.ts';
+
+export async function showCompleteness(request: RequestContext) {
+    const { survey } = request;
+    const { packed, counts } = await openArea(request);
+    // What is closed now may have been open then.
+    const { progress } = isEarlier(survey) ? { progress: null } : await readProgress(appStore().db, survey.id);
+    const bare = (await shownImports(survey)).flatMap((item) =>
+        item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
+    );
+    return {
+        ...completenessView(packed, await givenEvidence(survey)),
+        families: (progress?.families ?? []).filter((family) => family.state === 'closed'),
+        bare,
+        counts: { known: counts.known, read: counts.read, pages: counts.pages, reached: counts.reached },
+    };
+}
+
+export async function showSitemaps(request: RequestContext) {
+    return sitemapFiles(await request.packed());
+}
+
+export async function showHosts(request: RequestContext) {
+    const packed = await request.packed(['core', 'text', 'links']);
+    return hostsView(packed, request.survey.settings.externals === 'check');
+}
+
+export async function showLinksIn(request: RequestContext, url: URL) {
+    const imports = (await importsOf(request.survey)).filter(({ kind }) => kind === 'external');
+    const rows = imports.flatMap((item) => item.rows);
+    return linksInView(await request.packed(), rows, url.searchParams.get('landing'));
+}
+
+export async function showProgress({ survey }: RequestContext) {
+    // The knock that came before its pages were read; a later one says nothing of this survey.
+    const [progress, knock] = await Promise.all([
+        readProgress(appStore().db, survey.id),
+        lastKnock(survey.siteId, survey.endedAt ?? Infinity),
+    ]);
+    return { ...progress, knock };
+}
+
+export async function showEvidence({ survey }: RequestContext) {
+    const revisions = await listRevisions(appStore().db, survey.id);
+    return {
+        isEarlier: isEarlier(survey),
+        imports: await shownImports(survey),
+        robotWords: [...DEFAULT_ROBOT_WORDS],
+        revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),
+    };
+}
