@@ -4,9 +4,13 @@ import { appFolder, RevisionLost, SurveyGone } from '$lib/server/app.ts';
 import { authorize } from '$lib/server/access/authorize.ts';
 import { actOf } from '$lib/server/access/route-acts.ts';
 import { contextOf, named } from '$lib/server/request-context.ts';
-import { withMemo } from '$lib/server/request-memo.ts';
+import { noteQuery, queriesAsked, withMemo } from '$lib/server/request-memo.ts';
 import { isFull, sayFull } from '$lib/server/process/disk-space.ts';
+import { watchQueries } from '$lib/server/store/connect.ts';
 import { isOwnOrigin } from '$lib/server/access/guard.ts';
+
+// Who looks into what requests ask of the database sees it in the log.
+if (process.env.EDGEMAP_LOG === 'debug') watchQueries(noteQuery);
 
 const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
@@ -34,7 +38,9 @@ export const handle: Handle = async ({ event, resolve }) => {
         if (act !== null && !authorize(context.actor, act, about.site?.id ?? null)) {
             return Response.json({ message: 'You may not do that here.' }, { status: 403 });
         }
-        return resolve(event);
+        const response = await resolve(event);
+        log.debug('answered', { route: event.route.id, ...queriesAsked() });
+        return response;
     }
     // What a form changed must be asked for again.
     const response = await (request.method === 'GET' ? withMemo(() => answer()) : answer());

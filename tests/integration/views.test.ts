@@ -1,5 +1,8 @@
 /** What views show of a site whose every number is known, as the server sends them. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { VIEWS } from '$lib/core/views/areas.ts';
 import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
 import { startApplication, type Application } from '../support/application.ts';
 import { ask as askAt, type AskOptions, type HttpAnswer } from '../support/ask.ts';
@@ -36,7 +39,10 @@ const textOf = (html: string): string =>
         .replace(/\s+/g, ' ');
 
 beforeAll(async () => {
+    // The log tells what each request asks of the database.
+    process.env.EDGEMAP_LOG = 'debug';
     app = await startApplication();
+    delete process.env.EDGEMAP_LOG;
     standIn = await startStandIn(SITE);
     const made = await ask('/sites/new', {
         method: 'POST',
@@ -59,6 +65,30 @@ beforeAll(async () => {
 afterAll(async () => {
     await app.close();
     await standIn.close();
+});
+
+describe('a view', () => {
+    interface Answered {
+        msg: string;
+        route: string | null;
+        queries: number;
+        again: string[];
+    }
+
+    it.each(VIEWS.map(({ id }) => id))('%s asks nothing of the database twice', async (id) => {
+        expect((await ask(`${base}/${id}?page=%2Fa%2F1`)).status).toBe(200);
+        const route = `/sites/[site]/[survey]/${id}`;
+        const told = await until('the line of the log', () =>
+            readFileSync(join(app.data, 'log/web.log'), 'utf8')
+                .trim()
+                .split('\n')
+                .map((line) => JSON.parse(line) as Answered)
+                .filter((line) => line.msg === 'answered' && line.route === route)
+                .at(-1),
+        );
+        expect(told.queries).toBeGreaterThan(2);
+        expect(told.again).toEqual([]);
+    });
 });
 
 describe('the Brief', () => {

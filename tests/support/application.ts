@@ -46,7 +46,11 @@ export async function startApplication(
             await stop();
             // What the web process said of its own: nothing, unless something failed that no test has seen.
             const log = join(data, 'log/web.log');
-            const said = existsSync(log) ? readFileSync(log, 'utf8').trim() : '';
+            const said = (existsSync(log) ? readFileSync(log, 'utf8') : '')
+                .split('\n')
+                .filter((line) => !/^\{"level":"(?:debug|info)"/.test(line))
+                .join('\n')
+                .trim();
             rmSync(data, { recursive: true, force: true });
             if (said !== '' && !mayFail) throw new Error(`The web process logged: ${said.slice(0, 4_000)}`);
         },

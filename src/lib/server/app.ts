@@ -1,4 +1,7 @@
 /** What the routes use: the store, packed surveys, and the site and survey that an address names. */
+import type { IntendedPage } from '../core/compare/intended.ts';
+import { listIntended } from './store/intended-store.ts';
+import { listNotes, type Note } from './store/note-store.ts';
 import type { StoredPart } from './store/packed-store.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { Part } from '../core/columns/column.ts';
@@ -90,4 +93,14 @@ async function atRevision(survey: Survey, revision: number): Promise<Survey | nu
     const then: Survey = { ...survey, revision, state: 'finished', endedAt: found.at };
     const { state, cut } = (await openPacked(then, [])).head;
     return { ...then, state, cut };
+}
+
+/** All notes of a site. */
+export function notesOf(siteId: number): Promise<Note[]> {
+    return askedOnce(`notes ${siteId}`, () => listNotes(appStore().db, siteId));
+}
+
+/** The structure that is intended for a site. */
+export function intendedOf(siteId: number): Promise<IntendedPage[]> {
+    return askedOnce(`intended ${siteId}`, () => listIntended(appStore().db, siteId));
 }

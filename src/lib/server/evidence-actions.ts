@@ -1,4 +1,5 @@
 /** Evidence added to a survey from the pages: uploaded, typed in, taken from another survey, or a bare count. */
+import { askedOnce } from './request-memo.ts';
 import { BYTES_PER_TEXT, countKept } from '../core/kept.ts';
 import { z } from 'zod';
 import type { ColumnMapping } from '../core/evidence/column-mapping.ts';
@@ -184,18 +185,23 @@ function bytesOfRows(lists: readonly EvidenceImport[]): number {
     return bytes;
 }
 
+/** All lists of a survey, without their rows. */
+function importHeads({ id }: Survey): ReturnType<typeof listImports> {
+    return askedOnce(`imports ${id}`, () => listImports(appStore().db, id));
+}
+
 /** Lists a survey had at its revision: those added later came with a later one. */
 async function importsAt(survey: Survey): Promise<EvidenceImport[]> {
     const { db } = appStore();
-    const heads = await listImports(db, survey.id);
+    const heads = await importHeads(survey);
     const since = new Set(heads.filter(({ revision }) => revision > survey.revision).map(({ id }) => id));
-    const all = await loadImports(db, survey.id);
+    const all = await loadImports(db, survey.id, heads);
     return since.size === 0 ? all : all.filter(({ id }) => !since.has(id));
 }
 
 export async function shownImports(survey: Survey): Promise<ShownImport[]> {
     const packed = await openPacked(survey);
-    const heads = new Map((await listImports(appStore().db, survey.id)).map((head) => [head.id, head.revision]));
+    const heads = new Map((await importHeads(survey)).map((head) => [head.id, head.revision]));
     return (await importsOf(survey)).map(({ id, kind, name, at, outcome, rows }) => {
         const { read, notRead, later, unmatched } = matchImport(packed, rows);
         return {
@@ -220,7 +226,7 @@ export async function shownImports(survey: Survey): Promise<ShownImport[]> {
 
 /** Which evidence was given to a survey at all; the others were not asked for. */
 export async function givenEvidence(survey: Survey): Promise<Set<Evidence>> {
-    const heads = await listImports(appStore().db, survey.id);
+    const heads = await importHeads(survey);
     return new Set(heads.filter(({ revision }) => revision <= survey.revision).map((item) => item.kind));
 }
 

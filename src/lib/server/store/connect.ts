@@ -21,6 +21,13 @@ export interface Store {
     close(): Promise<void>;
 }
 
+let watcher: ((query: string, values: string) => void) | null = null;
+
+/** Has every query told, with its values: for finding those that are asked twice. */
+export function watchQueries(told: (query: string, values: string) => void): void {
+    watcher = told;
+}
+
 export const MIGRATIONS_FOLDER = 'src/lib/server/store/migrations';
 
 export function openStore(access: DatabaseAccess): Store {
@@ -31,7 +38,8 @@ export function openStore(access: DatabaseAccess): Store {
         connectionLimit: 8,
         supportBigNumbers: true,
     });
-    const db = drizzle(pool, { schema, mode: 'default' });
+    const logger = { logQuery: (query: string, values: unknown[]) => watcher?.(query, JSON.stringify(values)) };
+    const db = drizzle(pool, { schema, mode: 'default', logger });
     return { access, db, pool, close: () => pool.end() };
 }
 

@@ -237,9 +237,13 @@ export async function* importRows(db: Executor, surveyId: number, importId: numb
 }
 
 /** All imports of a survey with their rows. */
-export async function loadImports(db: Database, surveyId: number): Promise<EvidenceImport[]> {
+export async function loadImports(
+    db: Database,
+    surveyId: number,
+    heads?: Awaited<ReturnType<typeof listImports>>,
+): Promise<EvidenceImport[]> {
     const imports: EvidenceImport[] = [];
-    for (const { revision: _, ...head } of await listImports(db, surveyId)) {
+    for (const { revision: _, ...head } of heads ?? (await listImports(db, surveyId))) {
         const rows: ImportRow[] = [];
         for await (const row of importRows(db, surveyId, head.id)) rows.push(row);
         imports.push({ ...head, rows });

@@ -2,11 +2,11 @@
 import { briefView } from '../../core/views/brief.ts';
 import { quoted } from '../../core/sets/tokens.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
-import { appStore, isEnded, openPacked } from '../app.ts';
+import { appStore, isEnded, notesOf, openPacked } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { baselineOf } from '../current-set.ts';
 import type { RequestContext } from '../request-context.ts';
-import { listNotes, type Note } from '../store/note-store.ts';
+import type { Note } from '../store/note-store.ts';
 
 export async function showBrief(request: RequestContext) {
     const { site, survey } = request;
@@ -28,7 +28,7 @@ export async function showBrief(request: RequestContext) {
     });
     return {
         view,
-        notes: (await listNotes(db, site.id)).map((note) => shownNote(note, packed)),
+        notes: (await notesOf(site.id)).map((note) => shownNote(note, packed)),
         baseline: baseline && {
             number: baseline.number,
             createdAt: baseline.createdAt,

@@ -2,10 +2,9 @@
 import { orphansView } from '../../core/views/orphans.ts';
 import { structureView } from '../../core/views/structure.ts';
 import { templatesView } from '../../core/views/templates.ts';
-import { appStore } from '../app.ts';
+import { intendedOf } from '../app.ts';
 import { openArea } from '../areas.ts';
 import type { RequestContext } from '../request-context.ts';
-import { listIntended } from '../store/intended-store.ts';
 
 export async function showOrphans(request: RequestContext, url: URL) {
     const { packed, counts } = await openArea(request);
@@ -18,6 +17,6 @@ export async function showTemplates(request: RequestContext, url: URL) {
 }
 
 export async function showStructure(request: RequestContext, url: URL) {
-    const pages = await listIntended(appStore().db, request.site.id);
+    const pages = await intendedOf(request.site.id);
     return structureView(await request.packed(), pages, url.searchParams.get('only'));
 }

@@ -1,10 +1,9 @@
 /** The area Weight, for a request. */
 import { weightView } from '../../core/views/weight.ts';
 import { openArea, sectionsOf } from '../areas.ts';
-import { appStore } from '../app.ts';
+import { appStore, intendedOf } from '../app.ts';
 import { askedOnce } from '../request-memo.ts';
 import type { RequestContext } from '../request-context.ts';
-import { listIntended } from '../store/intended-store.ts';
 import { listPriorities } from '../store/set-store.ts';
 
 export async function showWeight(request: RequestContext, url: URL) {
@@ -13,7 +12,7 @@ export async function showWeight(request: RequestContext, url: URL) {
     const { id } = request.site;
     // Asked once with what the current set asks.
     const rules = await askedOnce(`priorities ${id}`, () => listPriorities(db, id));
-    const intended = await askedOnce(`intended ${id}`, () => listIntended(db, id));
+    const intended = await intendedOf(id);
     const against = url.searchParams.get('against');
     return {
         view: weightView({ survey: packed, priority: current.priority, within, against }),

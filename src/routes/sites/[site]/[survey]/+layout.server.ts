@@ -4,7 +4,7 @@ import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { findingSentence } from '$lib/core/words/checks.ts';
 import { urlOfKey } from '$lib/core/address/page-key.ts';
 import { pageSheet } from '$lib/core/areas/page-sheet.ts';
-import { appStore, isEarlier, isEnded, surveysOf } from '$lib/server/app.ts';
+import { appStore, isEarlier, isEnded, notesOf, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
@@ -35,7 +35,7 @@ export const load = lookedAt(async ({ url, locals }) => {
     const [sites, surveys, notes, baseline] = await Promise.all([
         listSites(db),
         surveysOf(db, site.id),
-        listNotes(db, site.id),
+        notesOf(site.id),
         survey.settings.spot === null ? baselineOf(db, survey) : null,
     ]);
     const [asked, pinned] = [urlIn(url, 'page', site.start), urlIn(url, 'pin', site.start)];
