@@ -317,8 +317,13 @@ describe('a survey that an older version ruined', () => {
                 if (at === lost || at === batches.length - 1) continue;
                 await storeBatch(db, survey.id, ++number, batch);
             }
-            // A late batch may hold pages that nothing else leads to: those are simply read again.
-            if (lost < batches.length - 2) await expect(loadEarlierRun(db, survey.id)).rejects.toThrow(RowsBroken);
+            // A batch may hold pages that nothing else leads to, and nothing new beside: those are simply read again.
+            const kept = batches.slice(lost + 1, -1);
+            const leavesGap = (['addresses', 'layouts', 'lists', 'blocks'] as const).some(
+                (kind) => batches[lost]![kind].length > 0 && kept.some((batch) => batch[kind].length > 0),
+            );
+            if (lost === 1) expect(leavesGap).toBe(true);
+            if (leavesGap) await expect(loadEarlierRun(db, survey.id)).rejects.toThrow(RowsBroken);
             await expectWhole(survey);
             // Pages that were whole are not asked for again.
             expect(survey.standIn.log.length).toBeLessThan(asked);
