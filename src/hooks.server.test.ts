@@ -1,11 +1,11 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import { describe, expect, it, vi } from 'vitest';
-import { SurveyGone } from '$lib/server/app.ts';
+import { log, SurveyGone } from '$lib/server/app.ts';
 import { handle, handleError } from './hooks.server.ts';
 
 /** A request whose answer fails with an error, as the framework has it. */
 async function failing(error: Error): Promise<{ status: number; body: string; logged: number }> {
-    const logged = vi.spyOn(console, 'error').mockReturnValue(undefined);
+    const logged = vi.spyOn(log, 'error').mockReturnValue(undefined);
     const event = {
         locals: {},
         params: {},
