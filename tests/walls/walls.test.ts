@@ -48,7 +48,8 @@ describe.each([
         '../../server/app.ts',
         './gate-glyphs.ts',
     ],
-    ['ui does not know where it stands', 'src/lib/ui/parts/format.ts', '$app/state', 'echarts/core'],
+    ['ui does not know where it stands', 'src/lib/ui/parts/format.ts', '$app/state', 'zod'],
+    ['one file knows ECharts', 'src/lib/ui/charts/tokens.ts', 'echarts/core', './picture.ts'],
     [
         'crawl touches no store',
         'src/lib/server/crawl/frontier.ts',

@@ -1,6 +1,6 @@
 <script lang="ts">
-    /** A drawing by ECharts in the colours of the theme, as SVG, as wide as its place. */
-    import { LineChart, ScatterChart } from 'echarts/charts';
+    /** A drawing by ECharts in the colours of the theme, as SVG, as wide as its place: the one place that knows ECharts. */
+    import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
     import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
     import { init, use, type EChartsCoreOption } from 'echarts/core';
     import { SVGRenderer } from 'echarts/renderers';
@@ -15,7 +15,16 @@
         onPoint?: (index: number, series: number) => void;
     }
     let { says, height, option, onPoint }: Props = $props();
-    use([LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+    use([
+        BarChart,
+        LineChart,
+        ScatterChart,
+        GridComponent,
+        MarkLineComponent,
+        TooltipComponent,
+        AriaComponent,
+        SVGRenderer,
+    ]);
     let host: HTMLDivElement | undefined = $state();
 
     $effect(() => {

@@ -3,14 +3,11 @@
      * Pages per depth, going down like a depth sounding: filled is indexable, outlined is stopped at a gate. The same
      * numbers stand as links at the right, so the chart is also a table.
      */
-    import { BarChart } from 'echarts/charts';
-    import { AriaComponent, GridComponent } from 'echarts/components';
-    import { init, use, type EChartsType } from 'echarts/core';
-    import { SVGRenderer } from 'echarts/renderers';
     import type { DepthRow } from '$lib/core/areas/depth-rows.ts';
     import { count, shareSoFar } from '../parts/format.ts';
     import { soundingSeries } from './sounding-series.ts';
-    import { onTheme, readTokens, type TokenName } from './tokens.ts';
+    import Chart from './Chart.svelte';
+    import type { TokenName } from './tokens.ts';
 
     interface Props {
         /** Depths, or ranges of them, from the start page down. */
@@ -59,62 +56,38 @@
         }
     }
 
-    use([BarChart, GridComponent, AriaComponent, SVGRenderer]);
     const ROW = 21;
-    let host: HTMLDivElement | undefined = $state();
     const ramp = (depth: number): TokenName => `--d${Math.min(9, depth)}` as TokenName;
     const most = $derived(Math.max(1, unreached ?? 0, ...rows.map((row) => row.pages)));
 
-    $effect(() => {
-        const element = host;
-        if (!element) return;
+    const option = $derived.by(() => {
         const shown = rows;
         const widest = most;
-        const chart: EChartsType = init(element, null, { renderer: 'svg' });
-        chart.on('click', (event) => onChoose(shown[event.dataIndex ?? 0]!));
-        const stopTheme = onTheme(() => {
-            const token = readTokens();
+        const series = soundingSeries(shown);
+        return (token: (name: TokenName) => string) => {
             const outline = { borderColor: token('--ink2'), borderWidth: 0.7 };
-            const series = soundingSeries(shown);
-            chart.setOption({
-                animation: false,
-                aria: {
-                    enabled: true,
-                    label: { description: 'Pages at each depth; the numbers beside are links to the same pages.' },
-                },
+            const bars = { type: 'bar', stack: 'pages', barWidth: ROW - 2, emphasis: { disabled: true } };
+            return {
                 grid: { left: 0, right: 1, top: 0, bottom: 0 },
                 xAxis: { type: 'value', show: false, max: widest },
                 yAxis: { type: 'category', show: false, inverse: true, data: shown.map(nameOf) },
                 series: [
                     {
-                        type: 'bar',
-                        stack: 'pages',
-                        barWidth: ROW - 2,
-                        emphasis: { disabled: true },
+                        ...bars,
                         data: shown.map((row, at) => ({
                             value: series.filled[at],
                             itemStyle: { ...outline, color: token(ramp(row.from)) },
                         })),
                     },
                     {
-                        type: 'bar',
-                        stack: 'pages',
-                        barWidth: ROW - 2,
-                        emphasis: { disabled: true },
+                        ...bars,
                         data: shown.map((_, at) => ({
                             value: series.open[at],
                             itemStyle: { ...outline, color: token('--color-base-100') },
                         })),
                     },
                 ],
-            });
-        });
-        const observer = new ResizeObserver(() => chart.resize());
-        observer.observe(element);
-        return () => {
-            observer.disconnect();
-            stopTheme();
-            chart.dispose();
+            };
         };
     });
 </script>
@@ -135,7 +108,14 @@
                 </div>{/each}
         </div>
         <div class="over">
-            <div bind:this={host} class="chart" style:height="{rows.length * ROW}px"></div>
+            <div class="chart">
+                <Chart
+                    says="Pages at each depth; the numbers beside are links to the same pages."
+                    height={rows.length * ROW}
+                    {option}
+                    onPoint={(index) => onChoose(rows[index]!)}
+                />
+            </div>
             {#if inSet}
                 {#each inSet as row, index (row.from)}
                     {#if row.pages > 0}<i
