@@ -2,16 +2,12 @@
 import { hostOf, originOf } from '../address/address.ts';
 import { isHtmlType } from '../gates/gates.ts';
 import { readProblem } from '../problems/problem.ts';
-import { storedWords } from '../words/problems.ts';
+import { agentWords, storedWords } from '../words/problems.ts';
 import type { Bolt, DoorFacts, DoorPage, DoorVerdict } from './door-report.ts';
 
 /** The host as a person says it, without scheme. */
 function hostWords(url: string): string {
     return url === '' ? '' : hostOf(url);
-}
-
-export function agentWords(token: string): string {
-    return token === 'edgemap' ? 'EdgeMap' : token;
 }
 
 const STATUS_HELP: Record<number, string> = {

@@ -9,6 +9,7 @@ import {
     type ProblemParams,
     type ProblemText,
 } from '../problems/problem.ts';
+import { quoteRule } from '../robots/decide.ts';
 import { counted, megabytes, number } from './numbers.ts';
 
 const BROKEN_HEADS: Record<BrokenHead, string> = {
@@ -26,7 +27,8 @@ const BROKEN_HEADS: Record<BrokenHead, string> = {
     other: 'it is not as HTTP has it',
 };
 
-const agent = (token: string): string => (token === 'edgemap' ? 'EdgeMap' : token);
+/** What our agent is called, by its product token. */
+export const agentWords = (token: string): string => (token === 'edgemap' ? 'EdgeMap' : token);
 const within = (why: AnyProblem): string => {
     const problem = known(why);
     return problem === null ? String(why.code) : problemWords(problem);
@@ -34,7 +36,7 @@ const within = (why: AnyProblem): string => {
 
 /** A rule of robots.txt as it is written. */
 export const ruleWords = ({ allows, pattern }: { allows: boolean; pattern: string }): string =>
-    `${allows ? 'Allow' : 'Disallow'}: ${pattern}`;
+    quoteRule({ allow: allows, pattern });
 
 const startWords = ({ url, isFirst }: { url: string; isFirst: boolean }): string =>
     isFirst ? `The start page ${url}` : `The start page leads to ${url}, which`;
@@ -97,7 +99,7 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
 
     'start-circle': () => 'The start page redirects in a circle.',
     'start-closed': ({ url, token, rule }) =>
-        `robots.txt closes ${url} for ${agent(token)}: ${rule === null ? 'no rule is known' : within(rule)}. If this is your own site, survey it with robots set to "record".`,
+        `robots.txt closes ${url} for ${agentWords(token)}: ${rule === null ? 'no rule is known' : within(rule)}. If this is your own site, survey it with robots set to "record".`,
     'start-left': (start) =>
         `${startWords(start)} looks like an action or belongs to a family that is closed, so it was not asked for. Open it in the settings.`,
     'start-unanswered': ({ why, ...start }) =>
@@ -127,7 +129,7 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
 
     'robots-read': ({ rules, token, delay, isCut }) =>
         [
-            `${counted(rules, 'rule')} for ${agent(token)}`,
+            `${counted(rules, 'rule')} for ${agentWords(token)}`,
             ...(delay === null ? [] : [`asks for ${delay} s between requests`]),
             ...(isCut ? ['what lies beyond 500 KiB was not read'] : []),
         ].join('; '),

@@ -52,6 +52,7 @@ export class RunTelling {
         if (!always && !changed && now - this.#last < PROGRESS_EVERY) return;
         this.#last = now;
         const { frontier, client, families, checks } = this.#parts;
+        const hosts = client.paces.progress();
         this.#onProgress({
             doing,
             ...this.#counts,
@@ -59,9 +60,9 @@ export class RunTelling {
             rate: this.#pace(now),
             level: frontier.level === -1 ? null : frontier.level,
             levels: frontier.levels(),
-            waiting: this.#waiting(),
+            waiting: this.#waiting(hosts),
             warning: '',
-            hosts: client.paces.progress(),
+            hosts,
             recentFailures: [...this.#recentFailures],
             families: families.list(always ? MOST_FAMILIES : FAMILIES_MEANWHILE),
             checks: checks.progress(),
@@ -76,11 +77,11 @@ export class RunTelling {
     }
 
     /** What slows it: a host that rests, or one that gets fewer connections. */
-    #waiting(): string {
+    #waiting(hosts: SurveyProgress['hosts']): string {
         const { client, settings } = this.#parts;
         const rest = client.paces.pausedFor();
         if (rest.milliseconds > 0) return rest.say;
-        const slowed = client.paces.progress().find((host) => host.slowed !== '');
+        const slowed = hosts.find((host) => host.slowed !== '');
         return slowed
             ? `${slowed.host} ${slowed.slowed}: ${slowed.allowed} of ${settings.concurrency} connections`
             : '';
