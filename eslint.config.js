@@ -180,6 +180,11 @@ export default ts.config(
             'svelte/no-navigation-without-resolve': 'off',
         },
     },
+    // A page arranges panes, a component has one subject: either is read in a minute.
+    { files: ['src/lib/ui/**/*.svelte'], rules: { 'max-lines': ['error', 260] } },
+    { files: ['src/routes/**/*.svelte'], rules: { 'max-lines': ['error', 110] } },
+    // The frame around every view holds its links, its keys and its worker together.
+    { files: ['src/routes/sites/?site?/?survey?/+layout.svelte'], rules: { 'max-lines': ['error', 200] } },
     {
         files: ['src/routes/**/*.svelte', 'src/lib/ui/**/*.{ts,svelte}'],
         rules: {

@@ -8,6 +8,7 @@ import { GivenFacts, matchImport, type GivenFact } from '../core/areas/import-ma
 import { DEFAULT_ROBOT_WORDS } from '../core/evidence/robot-agents.ts';
 import type { Evidence } from '../core/evidence/evidence.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import { shownList, type ShownList } from '../core/views/evidence.ts';
 import { appFolder, appStore, openPacked } from './app.ts';
 import { bareCount, importContext, makeImport } from './evidence/make-import.ts';
 import { previewTable, readLog, readTable, readTyped, readUrls, type TablePreview } from './evidence/read-import.ts';
@@ -138,25 +139,6 @@ function addressNumbers(packed: PackedSurvey): Map<string, number> {
     return ids;
 }
 
-/** The evidence a survey was given, with what became of each list. */
-export interface ShownImport {
-    id: number;
-    kind: ImportKind;
-    name: string;
-    at: number;
-    revision: number;
-    lines: number;
-    rows: number;
-    bad: number;
-    read: number;
-    notRead: number;
-    later: number;
-    unmatched: number;
-    notes: string[];
-    columns: string[];
-    bare: { count: number; day: string } | null;
-}
-
 /** Imports with their rows, kept with the packed survey they belong to. */
 const loaded = new WeakMap<PackedSurvey, Promise<EvidenceImport[]>>();
 
@@ -199,29 +181,10 @@ async function importsAt(survey: Survey): Promise<EvidenceImport[]> {
     return since.size === 0 ? all : all.filter(({ id }) => !since.has(id));
 }
 
-export async function shownImports(survey: Survey): Promise<ShownImport[]> {
+export async function shownImports(survey: Survey): Promise<ShownList[]> {
     const packed = await openPacked(survey);
-    const heads = new Map((await importHeads(survey)).map((head) => [head.id, head.revision]));
-    return (await importsOf(survey)).map(({ id, kind, name, at, outcome, rows }) => {
-        const { read, notRead, later, unmatched } = matchImport(packed, rows);
-        return {
-            id,
-            kind,
-            name,
-            at,
-            revision: heads.get(id) ?? 1,
-            lines: outcome.lines,
-            rows: outcome.rows,
-            bad: outcome.bad,
-            read,
-            notRead,
-            later,
-            unmatched: unmatched.length,
-            notes: outcome.notes,
-            columns: outcome.columns.map((column) => column.name),
-            bare: outcome.bare,
-        };
-    });
+    const revisions = new Map((await importHeads(survey)).map(({ id, revision }) => [id, revision]));
+    return (await importsOf(survey)).map((list) => shownList(packed, list, revisions.get(list.id) ?? 1));
 }
 
 /** Which evidence was given to a survey at all; the others were not asked for. */

@@ -17,6 +17,7 @@ export const CompletionAnswer = z.object({
     to: z.number(),
     options: z.array(z.object({ insert: z.string(), what: z.string(), pages: z.number().nullable() })),
 });
+export type CompletionAnswer = z.infer<typeof CompletionAnswer>;
 
 const Value = z.union([z.string(), z.number(), z.boolean(), z.null()]);
 

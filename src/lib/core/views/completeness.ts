@@ -22,3 +22,5 @@ export function completenessView(survey: PackedSurvey, given: ReadonlySet<Eviden
         },
     };
 }
+
+export type CompletenessView = ReturnType<typeof completenessView>;

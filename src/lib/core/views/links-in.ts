@@ -5,6 +5,7 @@ import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const MOST_SHOWN = 500;
+const ASTRAY: readonly Landing[] = ['redirect', 'error', 'variant', 'closed'];
 
 export interface LinksInView {
     /** Some list was given. */
@@ -13,6 +14,8 @@ export interface LinksInView {
     hosts: number;
     targets: number;
     counts: Partial<Record<Landing, number>>;
+    /** Links that land neither on a page of their own nor out of sight. */
+    astray: number;
     wanted: string | null;
     links: LinkIn[];
     /** Links shown at most. */
@@ -35,6 +38,7 @@ export function linksInView(survey: PackedSurvey, rows: readonly ImportRow[], wa
         hosts: new Set(all.map(({ source }) => source.split('/', 3)[2] ?? '')).size,
         targets: new Set(all.map(({ url }) => url)).size,
         counts,
+        astray: ASTRAY.reduce((sum, landing) => sum + (counts[landing] ?? 0), 0),
         wanted,
         links: all.filter(isShown).slice(0, MOST_SHOWN),
         most: MOST_SHOWN,

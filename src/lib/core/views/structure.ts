@@ -31,3 +31,5 @@ export function structureView(survey: PackedSurvey, pages: readonly IntendedPage
         outline: printOutline(pages),
     };
 }
+
+export type StructureView = ReturnType<typeof structureView>;

@@ -16,10 +16,13 @@ export function templatesView(survey: PackedSurvey, pages: number, name: string 
     const { templates } = survey.measured;
     const number = templates.findIndex((item) => item.name === name);
     const open = number === -1 ? null : openTemplate(survey, number, MOST_LINKS);
+    const listed = once(survey, 'template list', [], () => templateList(survey, MOST_TEMPLATES));
     return {
         pages,
         total: templates.length,
-        templates: once(survey, 'template list', [], () => templateList(survey, MOST_TEMPLATES)),
+        templates: listed,
+        /** Of those listed, how many hold links to errors. */
+        wrong: listed.filter(({ broken }) => broken > 0).length,
         open: open && {
             ...templates[number]!,
             blocks: open.blocks,
@@ -33,3 +36,6 @@ export function templatesView(survey: PackedSurvey, pages: number, name: string 
         },
     };
 }
+
+export type TemplatesView = ReturnType<typeof templatesView>;
+export type OpenTemplate = NonNullable<TemplatesView['open']>;

@@ -8,15 +8,16 @@ import type { RequestContext } from '../request-context.ts';
 
 export async function showOrphans(request: RequestContext, url: URL) {
     const { packed, counts } = await openArea(request);
-    return orphansView(packed, counts, Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0));
+    const from = Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0);
+    return { view: orphansView(packed, counts, from) };
 }
 
 export async function showTemplates(request: RequestContext, url: URL) {
     const { packed, counts } = await openArea(request, ['links']);
-    return templatesView(packed, counts.pages, url.searchParams.get('template'));
+    return { view: templatesView(packed, counts.pages, url.searchParams.get('template')) };
 }
 
 export async function showStructure(request: RequestContext, url: URL) {
     const pages = await intendedOf(request.site.id);
-    return structureView(await request.packed(), pages, url.searchParams.get('only'));
+    return { view: structureView(await request.packed(), pages, url.searchParams.get('only')) };
 }

@@ -1,5 +1,6 @@
 /** The received source of a page with its links marked, for a request. */
 import { urlOfKey } from '../../core/address/page-key.ts';
+import type { SourceLink } from '../../core/views/source.ts';
 import { appStore } from '../app.ts';
 import { linkRecordsOfPage } from '../export/link-export.ts';
 import { viewSource } from '../page-source.ts';
@@ -23,11 +24,11 @@ export async function showSource(request: RequestContext, url: URL) {
     return {
         url: packed.url(node),
         line,
-        view: source && details ? viewSource(source, details.facts.sentType, line) : null,
+        source: source && details ? viewSource(source, details.facts.sentType, line) : null,
         keeps: survey.settings.keepSource,
         links: links
             .filter((link) => link.line !== null)
-            .map((link) => ({
+            .map((link): SourceLink => ({
                 line: Number(link.line),
                 anchor: String(link.anchor),
                 target: String(link.target),

@@ -2,6 +2,7 @@
 import { sitemapFiles } from '../../core/areas/sitemap-files.ts';
 import { DEFAULT_ROBOT_WORDS } from '../../core/evidence/robot-agents.ts';
 import { completenessView } from '../../core/views/completeness.ts';
+import { bareCounts, evidenceView } from '../../core/views/evidence.ts';
 import { hostsView } from '../../core/views/hosts.ts';
 import { linksInView } from '../../core/views/links-in.ts';
 import { appStore, isEarlier } from '../app.ts';
@@ -17,14 +18,11 @@ export async function showCompleteness(request: RequestContext) {
     const { packed, counts } = await openArea(request);
     // What is closed now may have been open then.
     const { progress } = isEarlier(survey) ? { progress: null } : await readProgress(appStore().db, survey.id);
-    const bare = (await shownImports(survey)).flatMap((item) =>
-        item.bare ? [{ kind: item.kind, name: item.name, ...item.bare }] : [],
-    );
     return {
-        ...completenessView(packed, await givenEvidence(survey)),
+        view: completenessView(packed, await givenEvidence(survey)),
         families: (progress?.families ?? []).filter((family) => family.state === 'closed'),
-        bare,
-        counts: { known: counts.known, read: counts.read, pages: counts.pages, reached: counts.reached },
+        bare: bareCounts(await shownImports(survey)),
+        counts: { known: counts.known, read: counts.read },
     };
 }
 
@@ -40,7 +38,7 @@ export async function showHosts(request: RequestContext) {
 export async function showLinksIn(request: RequestContext, url: URL) {
     const imports = (await importsOf(request.survey)).filter(({ kind }) => kind === 'external');
     const rows = imports.flatMap((item) => item.rows);
-    return linksInView(await request.packed(), rows, url.searchParams.get('landing'));
+    return { view: linksInView(await request.packed(), rows, url.searchParams.get('landing')) };
 }
 
 export async function showProgress({ survey }: RequestContext) {
@@ -56,7 +54,7 @@ export async function showEvidence({ survey }: RequestContext) {
     const revisions = await listRevisions(appStore().db, survey.id);
     return {
         isEarlier: isEarlier(survey),
-        imports: await shownImports(survey),
+        view: evidenceView(await shownImports(survey)),
         robotWords: [...DEFAULT_ROBOT_WORDS],
         revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),
     };

@@ -5,9 +5,10 @@
      */
     import type { DepthRow } from '$lib/core/areas/depth-rows.ts';
     import { count, shareSoFar } from '../parts/format.ts';
-    import { soundingSeries } from './sounding-series.ts';
+    import { depthName, soundingOption } from './sounding-series.ts';
     import Chart from './Chart.svelte';
-    import type { TokenName } from './tokens.ts';
+    import { RowRange } from './row-range.svelte.ts';
+    import RowDrag from './RowDrag.svelte';
 
     interface Props {
         /** Depths, or ranges of them, from the start page down. */
@@ -27,69 +28,16 @@
         let sum = 0;
         return rows.map((row) => (sum += row.pages));
     });
-    const nameOf = ({ from, to }: DepthRow): string => (from === to ? `${from}` : `${count(from)}–${count(to)}`);
-    /** Rows under the pointer while it is dragged, or between the first and the second that are pressed. */
-    let range = $state<{ from: number; to: number } | null>(null);
-    let isDragging = $state(false);
-
-    function depthAt(event: PointerEvent): number {
-        const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-        return Math.max(0, Math.min(rows.length - 1, Math.floor((event.clientY - box.top) / ROW)));
-    }
-
-    function chosen(): void {
-        if (!range) return;
-        const [from, to] = range.from <= range.to ? [range.from, range.to] : [range.to, range.from];
-        range = null;
-        isDragging = false;
-        const depths = { from: rows[from]!.from, to: rows[to]!.to };
-        if (from === to) onChoose(depths);
+    const range = new RowRange((first, last) => {
+        const depths = { from: rows[first]!.from, to: rows[last]!.to };
+        if (first === last) onChoose(depths);
         else onRange?.(depths.from, depths.to);
-    }
-
-    /** A row is pressed with the keyboard: the second one ends the range. */
-    function pressed(row: number): void {
-        if (range === null) range = { from: row, to: row };
-        else {
-            range = { ...range, to: row };
-            chosen();
-        }
-    }
+    });
 
     const ROW = 21;
-    const ramp = (depth: number): TokenName => `--d${Math.min(9, depth)}` as TokenName;
     const most = $derived(Math.max(1, unreached ?? 0, ...rows.map((row) => row.pages)));
 
-    const option = $derived.by(() => {
-        const shown = rows;
-        const widest = most;
-        const series = soundingSeries(shown);
-        return (token: (name: TokenName) => string) => {
-            const outline = { borderColor: token('--ink2'), borderWidth: 0.7 };
-            const bars = { type: 'bar', stack: 'pages', barWidth: ROW - 2, emphasis: { disabled: true } };
-            return {
-                grid: { left: 0, right: 1, top: 0, bottom: 0 },
-                xAxis: { type: 'value', show: false, max: widest },
-                yAxis: { type: 'category', show: false, inverse: true, data: shown.map(nameOf) },
-                series: [
-                    {
-                        ...bars,
-                        data: shown.map((row, at) => ({
-                            value: series.filled[at],
-                            itemStyle: { ...outline, color: token(ramp(row.from)) },
-                        })),
-                    },
-                    {
-                        ...bars,
-                        data: shown.map((_, at) => ({
-                            value: series.open[at],
-                            itemStyle: { ...outline, color: token('--color-base-100') },
-                        })),
-                    },
-                ],
-            };
-        };
-    });
+    const option = $derived(soundingOption(rows, most, ROW));
 </script>
 
 <div class="sounding" class:wide={onRange !== undefined} class:ranges={rows.some(({ from, to }) => from !== to)}>
@@ -101,10 +49,10 @@
         <div class="scale" aria-hidden={onRange ? undefined : 'true'}>
             {#each rows as row, index (row.from)}<div style:height="{ROW}px">
                     {#if onRange}<button
-                            aria-label="Depth {nameOf(row)}: from here, or to here"
-                            aria-pressed={range?.from === index}
-                            onclick={() => pressed(index)}>{nameOf(row)}</button
-                        >{:else}<span>{nameOf(row)}</span>{/if}<i class:dark={index % 2 === 0}></i>
+                            aria-label="Depth {depthName(row)}: from here, or to here"
+                            aria-pressed={range.ends?.from === index}
+                            onclick={() => range.press(index)}>{depthName(row)}</button
+                        >{:else}<span>{depthName(row)}</span>{/if}<i class:dark={index % 2 === 0}></i>
                 </div>{/each}
         </div>
         <div class="over">
@@ -127,28 +75,7 @@
             {/if}
             {#if onRange}
                 <!-- Dragging is a second way: the depths at the left are buttons, the numbers at the right links. -->
-                <div
-                    class="drag"
-                    role="presentation"
-                    onpointerdown={(event) => {
-                        isDragging = true;
-                        range = { from: depthAt(event), to: depthAt(event) };
-                        event.currentTarget.setPointerCapture(event.pointerId);
-                    }}
-                    onpointermove={(event) => {
-                        if (isDragging && range) range = { ...range, to: depthAt(event) };
-                    }}
-                    onpointerup={() => isDragging && chosen()}
-                    onpointercancel={() => {
-                        isDragging = false;
-                        range = null;
-                    }}
-                ></div>
-                {#if range}<div
-                        class="band"
-                        style:top="{Math.min(range.from, range.to) * ROW}px"
-                        style:height="{(Math.abs(range.to - range.from) + 1) * ROW}px"
-                    ></div>{/if}
+                <RowDrag {range} count={rows.length} height={ROW} />
             {/if}
         </div>
         <ul class="numbers" aria-label="Pages by depth">
@@ -159,7 +86,7 @@
                         href={hrefOfDepth(row)}
                         aria-label="{inSet ? `${count(inSet[index]?.pages ?? 0)} of ` : ''}{count(
                             row.pages,
-                        )} pages at depth {nameOf(row)}{inSet
+                        )} pages at depth {depthName(row)}{inSet
                             ? ' are in the set'
                             : `, ${count(row.indexable)} indexable`}"
                         >{inSet ? `${count(inSet[index]?.pages ?? 0)} of ` : ''}{count(row.pages)}</a
@@ -239,19 +166,6 @@
         height: 4px;
         min-width: 2px;
         background: var(--color-base-content);
-        pointer-events: none;
-    }
-    .drag {
-        position: absolute;
-        inset: 0;
-        cursor: row-resize;
-        touch-action: pan-x;
-    }
-    .band {
-        position: absolute;
-        inset-inline: 0;
-        border: 1.5px solid var(--color-primary);
-        background: color-mix(in oklab, var(--color-primary) 12%, transparent);
         pointer-events: none;
     }
     .scale button {

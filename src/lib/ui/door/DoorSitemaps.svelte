@@ -79,7 +79,4 @@
     li.odd {
         border-left-color: var(--color-base-content);
     }
-    .breaks {
-        overflow-wrap: anywhere;
-    }
 </style>

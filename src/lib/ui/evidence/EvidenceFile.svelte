@@ -1,12 +1,13 @@
 <script lang="ts">
     /** A file of evidence: chosen, looked at with its columns, confirmed. Nothing is imported before that. */
-    import { IMPORT_WORDS, type ImportKind } from '$lib/core/evidence/imports.ts';
-    import type { UploadPreview } from '$lib/wire/evidence.ts';
+    import { IMPORT_WORDS, type ImportKind } from '../../core/evidence/imports.ts';
+    import type { UploadPreview } from '../../wire/evidence.ts';
+    import FileColumns from './FileColumns.svelte';
+    import { proposedRoles, takenColumns, type ColumnRole } from './taken-columns.ts';
 
-    type UploadResult = { ok: true; upload: string; preview: UploadPreview | null } | { ok: false; say: string };
+    type Upload = { ok: true; data: { upload: string; preview: UploadPreview | null } } | { ok: false; say: string };
     interface Props {
-        upload: (kind: ImportKind, file: File) => Promise<UploadResult>;
-        /** @returns what is wrong, empty when it was imported */
+        upload: (kind: ImportKind, file: File) => Promise<Upload>;
         /** Null when it was added; else why not, and whether it is when asked for once more. */
         confirm: (id: string, how: object) => Promise<{ say: string; doubt: boolean } | null>;
         robotWords: string[];
@@ -14,8 +15,6 @@
     let { upload, confirm, robotWords }: Props = $props();
 
     const KINDS: ImportKind[] = ['log', 'visits', 'search', 'external'];
-    const SAMPLE = 6;
-    const SEPARATOR_WORDS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
     let kind = $state<ImportKind>('log');
     let busy = $state('');
     let trouble = $state('');
@@ -24,86 +23,48 @@
     let done = $state('');
     let kept = $state<{ id: string; name: string; kind: ImportKind } | null>(null);
     let preview = $state.raw<UploadPreview | null>(null);
-    /** What each column is taken for. */
-    let roles = $state<string[]>([]);
+    let roles = $state<ColumnRole[]>([]);
     let words = $derived(robotWords.join('\n'));
 
-    async function choose(event: Event): Promise<void> {
-        const input = event.currentTarget as HTMLInputElement;
+    async function choose(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+        const input = event.currentTarget;
         const file = input.files?.[0];
         if (!file) return;
-        trouble = '';
-        done = '';
-        kept = null;
-        preview = null;
+        [trouble, done, kept, preview] = ['', '', null, null];
         busy = `Taking ${file.name}…`;
         const chosen = kind;
-        const result = await upload(chosen, file);
+        const answer = await upload(chosen, file);
         busy = '';
         input.value = '';
-        if (!result.ok) {
-            trouble = result.say;
+        if (!answer.ok) {
+            trouble = answer.say;
             return;
         }
-        kept = { id: result.upload, name: file.name, kind: chosen };
-        preview = result.preview;
-        const mapping = result.preview?.mapping;
-        if (mapping) {
-            const width = Math.max(...(result.preview?.rows.map((row) => row.length) ?? [0]));
-            roles = Array.from({ length: width }, (_, index) =>
-                index === mapping.url
-                    ? 'url'
-                    : index === mapping.source
-                      ? 'source'
-                      : (mapping.kept.find((item) => item.index === index)?.type ?? 'left'),
-            );
-        }
-    }
-
-    function nameOf(index: number): string {
-        const header = preview?.mapping.hasHeader ? preview.rows[0]?.[index]?.trim() : '';
-        return (header || `column ${index + 1}`).slice(0, 60);
+        kept = { id: answer.data.upload, name: file.name, kind: chosen };
+        preview = answer.data.preview;
+        roles = preview ? proposedRoles(preview) : [];
     }
 
     /** @param anyway take it although most of its first lines cannot be read */
-    async function go(anyway = false): Promise<void> {
+    async function add(anyway: boolean): Promise<void> {
         if (!kept) return;
-        const url = roles.indexOf('url');
-        if (preview && url === -1) {
-            trouble = 'Say which column holds the address.';
-            return;
-        }
-        const source = roles.indexOf('source');
-        if (kept.kind === 'external' && source === -1) {
-            trouble = 'Say which column holds the page that links.';
-            return;
-        }
-        trouble = '';
+        const taken = preview && takenColumns(preview, roles, kept.kind);
         isDoubted = false;
+        trouble = taken && !taken.ok ? taken.say : '';
+        if (trouble !== '') return;
         busy = `Importing ${kept.name}…`;
-        const mapping = preview && {
-            hasHeader: preview.mapping.hasHeader,
-            url,
-            source: source === -1 ? null : source,
-            kept: roles.flatMap((role, index) =>
-                role === 'number' || role === 'date' ? [{ index, type: role, name: nameOf(index) }] : [],
-            ),
-        };
-        const list = words.split('\n').filter((word) => word.trim() !== '');
         const refused = await confirm(kept.id, {
             separator: preview?.separator ?? ',',
-            mapping,
-            robotWords: list,
+            mapping: taken?.ok ? taken.mapping : null,
+            robotWords: words.split('\n').filter((word) => word.trim() !== ''),
             anyway,
         });
+        busy = '';
         trouble = refused?.say ?? '';
         isDoubted = refused?.doubt ?? false;
-        busy = '';
-        if (trouble === '') {
-            done = `${kept.name} was added.`;
-            kept = null;
-            preview = null;
-        }
+        if (refused) return;
+        done = `${kept.name} was added.`;
+        [kept, preview] = [null, null];
     }
 </script>
 
@@ -128,56 +89,23 @@
     {#if trouble}<p class="fault-line">{trouble}</p>{/if}
     {#if done}<p class="ink2">{done}</p>{/if}
 </div>
-{#if kept && kept.kind === 'log'}
+{#if kept?.kind === 'log'}
     <details>
-        <summary
-            ><span class="set">Which agents are robots?</span>
-            <span class="note">hits of people and robots are counted apart</span></summary
-        >
+        <summary>
+            <span class="set">Which agents are robots?</span>
+            <span class="note">hits of people and robots are counted apart</span>
+        </summary>
         <label for="robot-words" class="note">Parts of the names robots give, one to a line</label>
         <textarea class="field" id="robot-words" rows="6" spellcheck="false" bind:value={words}></textarea>
     </details>
 {/if}
-{#if kept && preview}
-    <div class="table-wrap">
-        <table class="ruled">
-            <caption class="note text-left">
-                {kept.name}, parted by {SEPARATOR_WORDS[preview.separator] ?? preview.separator}, {preview.mapping
-                    .hasHeader
-                    ? 'the first row names the columns'
-                    : 'without a row of names'}. Say what each column is.
-            </caption>
-            <thead
-                ><tr
-                    >{#each roles as _, index (index)}<th>
-                            <label class="visually-hidden" for="role-{index}">{nameOf(index)} is</label>
-                            <select class="field" id="role-{index}" bind:value={roles[index]}>
-                                <option value="url">{kept.kind === 'external' ? 'page it links to' : 'address'}</option>
-                                {#if kept.kind === 'external'}<option value="source">page that links</option>{/if}
-                                <option value="number">number, kept</option>
-                                <option value="date">date, kept</option>
-                                <option value="left">left out</option>
-                            </select>
-                        </th>{/each}</tr
-                ></thead
-            >
-            <tbody>
-                {#each preview.rows.slice(0, SAMPLE) as row, at (at)}
-                    <tr class:names={at === 0 && preview.mapping.hasHeader}
-                        >{#each roles as role, index (index)}<td class:ink3={role === 'left'}>{row[index] ?? ''}</td
-                            >{/each}</tr
-                    >
-                {/each}
-            </tbody>
-        </table>
-    </div>
-{/if}
+{#if kept && preview}<FileColumns name={kept.name} kind={kept.kind} {preview} bind:roles />{/if}
 {#if kept}
     <p class="mt-2">
         <button
             class="tb {isDoubted ? 'outlined' : 'filled'}"
             type="button"
-            onclick={() => go(isDoubted)}
+            onclick={() => add(isDoubted)}
             disabled={busy !== ''}>{isDoubted ? `Add ${kept.name} all the same` : `Add ${kept.name}`}</button
         >
     </p>
@@ -189,17 +117,6 @@
         grid-template-columns: max-content minmax(0, 240px) max-content minmax(0, 420px);
         gap: 6px 12px;
         align-items: center;
-    }
-    .table-wrap {
-        overflow-x: auto;
-        margin-top: 8px;
-    }
-    td {
-        max-width: 340px;
-        overflow-wrap: anywhere;
-    }
-    .names td {
-        font-weight: 600;
     }
     @media (max-width: 640px) {
         .choose {

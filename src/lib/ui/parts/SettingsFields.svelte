@@ -1,10 +1,10 @@
 <script lang="ts">
     /** The settings of a survey, grouped by the question they answer; each says what it does to the result. */
-    import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '$lib/core/survey/setting-fields.ts';
-    import { PRESETS } from '$lib/core/survey/default-settings.ts';
+    import { SETTING_FIELDS, SETTING_GROUPS, type SettingField } from '../../core/survey/setting-fields.ts';
     import { lowerFirst } from './format.ts';
-    import Choices from './Choices.svelte';
     import RulesPreview from './RulesPreview.svelte';
+    import SettingControl from './SettingControl.svelte';
+    import SettingPresets from './SettingPresets.svelte';
 
     interface Props {
         values: Record<string, string | boolean | string[]>;
@@ -36,14 +36,6 @@
         return made;
     }
 
-    const sayOf = (field: string): string =>
-        troubles
-            .filter((item) => item.field === field)
-            .map((item) => item.say)
-            .join(' ');
-    const isInvalid = (field: string): boolean => sayOf(field) !== '';
-    const describedBy = (field: string): string => `${isInvalid(field) ? `${field}-trouble ` : ''}${field}-note`;
-    const text = (id: string): string => (typeof values[id] === 'string' ? values[id] : '');
     // Bound, so that what was typed and chosen before this code came stays; other values, of a preset for example,
     // begin anew, equal ones do not.
     const given = $derived(JSON.stringify(values));
@@ -51,118 +43,42 @@
         const now = $state<Held>(heldBy(given));
         return now;
     });
+    /** What is wrong with a field; with the whole form for none. */
+    const troubleOf = (id: string): string =>
+        troubles
+            .filter(({ field }) => field === id)
+            .map(({ say }) => say)
+            .join(' ');
+    const whole = $derived(troubleOf(''));
     const fieldsOf = (group: string, first: boolean): SettingField[] =>
         SETTING_FIELDS.filter((field) => field.group === group && (field.first === true) === first);
-    const rowsOf = (id: string): number => Math.min(6, Math.max(2, text(id).split('\n').length));
-    const opensMore = (group: string): boolean => fieldsOf(group, false).some((field) => isInvalid(field.id));
-    const whole = $derived(
-        troubles
-            .filter((item) => item.field === '')
-            .map((item) => item.say)
-            .join(' '),
-    );
-
-    function withPreset(id: string): string {
-        return `?preset=${id}`;
-    }
+    const opensMore = (group: string): boolean => fieldsOf(group, false).some(({ id }) => troubleOf(id) !== '');
 </script>
 
 {#snippet control(field: SettingField)}
-    {#if field.kind === 'yes-no'}
-        <span></span>
-        <div>
-            <label class="tick"
-                ><input
-                    class="checkbox checkbox-xs"
-                    type="checkbox"
-                    name={field.id}
-                    bind:checked={held.ticks[field.id]}
-                    aria-describedby={describedBy(field.id)}
-                />
-                {field.label}</label
-            >
-            {@render notes(field)}
-        </div>
-    {:else if field.kind === 'choice'}
-        <span id="{field.id}-label">{field.label}</span>
-        <div role="radiogroup" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
-            <Choices name={field.id} choices={field.choices} bind:one={held.texts[field.id]} />
-            {@render notes(field)}
-        </div>
-    {:else if field.kind === 'kinds'}
-        <span id="{field.id}-label">{field.label}</span>
-        <div role="group" aria-labelledby="{field.id}-label" aria-describedby={describedBy(field.id)}>
-            <Choices name={field.id} choices={field.choices} bind:many={held.lists[field.id]} />
-            {@render notes(field)}
-        </div>
-    {:else}
-        <label for={field.id}>{field.label}</label>
-        <div>
-            {#if field.kind === 'lines' || field.kind === 'secret-lines'}
-                <textarea
-                    class="field"
-                    id={field.id}
-                    name={field.id}
-                    rows={rowsOf(field.id)}
-                    placeholder={field.placeholder}
-                    spellcheck="false"
-                    autocomplete="off"
-                    aria-invalid={isInvalid(field.id)}
-                    aria-describedby={describedBy(field.id)}
-                    bind:value={held.texts[field.id]}></textarea>
-            {:else if field.kind === 'number'}
-                <span class="inline-flex gap-2 items-center"
-                    ><input
-                        class="field !w-24 text-right"
-                        id={field.id}
-                        name={field.id}
-                        inputmode="decimal"
-                        bind:value={held.texts[field.id]}
-                        placeholder={field.empty}
-                        aria-invalid={isInvalid(field.id)}
-                        aria-describedby={describedBy(field.id)}
-                    />
-                    {field.unit}</span
-                >
-            {:else}
-                <input
-                    class="field"
-                    id={field.id}
-                    name={field.id}
-                    bind:value={held.texts[field.id]}
-                    placeholder={field.placeholder}
-                    autocomplete="off"
-                    spellcheck="false"
-                    aria-invalid={isInvalid(field.id)}
-                    aria-describedby={describedBy(field.id)}
-                />
-            {/if}
-            {@render notes(field)}
-        </div>
-    {/if}
-{/snippet}
-
-{#snippet notes(field: SettingField)}
-    {#if isInvalid(field.id)}<p class="fault-line mt-1" id="{field.id}-trouble">{sayOf(field.id)}</p>{/if}
-    <p class="note" id="{field.id}-note">
-        {field.effect}{field.kind === 'lines' || field.kind === 'secret-lines' ? ' One to a line.' : ''}
-    </p>
+    <SettingControl
+        {field}
+        trouble={troubleOf(field.id)}
+        bind:text={held.texts[field.id]}
+        bind:tick={held.ticks[field.id]}
+        bind:list={held.lists[field.id]}
+    />
 {/snippet}
 
 {#snippet others(group: (typeof SETTING_GROUPS)[number], first: SettingField[], more: SettingField[])}
-    <summary
-        ><span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
-        <span class="note">{more.map((field) => lowerFirst(field.label)).join(', ')}</span></summary
-    >
+    <summary>
+        <span class="set">{first.length === 0 ? 'Show' : 'More'}</span>
+        <span class="note">{more.map(({ label }) => lowerFirst(label)).join(', ')}</span>
+    </summary>
     <div class="fields">
         {#each more as field (field.id)}{@render control(field)}{/each}
         {#if group.id === 'whom' && kept.length > 0}
             <span></span>
             <div>
                 <p>Kept from last time: {kept.join(', ')}.</p>
-                <label class="tick"
-                    ><input class="checkbox checkbox-xs" type="checkbox" name="forget" /> forget them</label
-                >
+                <label class="tick">
+                    <input class="checkbox checkbox-xs" type="checkbox" name="forget" /> forget them
+                </label>
                 <p class="note">Anything typed above takes the place of all that is kept.</p>
             </div>
         {/if}
@@ -175,13 +91,7 @@
 
 <input type="hidden" name="whole-form" value="1" />
 {#if whole}<p class="fault-line mb-2">{whole}</p>{/if}
-<div class="presets" role="group" aria-label="Start from">
-    {#each PRESETS as item (item.id)}
-        <a class="preset" href={withPreset(item.id)} aria-current={preset === item.id ? 'true' : undefined}
-            ><b>{item.name}</b> <span class="note">{item.purpose}</span></a
-        >
-    {/each}
-</div>
+<SettingPresets chosen={preset} />
 {#each SETTING_GROUPS as group (group.id)}
     {@const first = fieldsOf(group.id, true)}
     {@const more = fieldsOf(group.id, false)}
@@ -199,32 +109,6 @@
 {/each}
 
 <style>
-    .presets {
-        display: grid;
-        grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-        max-width: 760px;
-        border: 1px solid var(--edge);
-        margin-bottom: 12px;
-    }
-    .preset {
-        padding: 6px 10px 7px;
-    }
-    .preset + .preset {
-        border-left: 1px solid var(--rule);
-    }
-    .preset b {
-        display: block;
-        font-weight: 600;
-    }
-    .preset .note {
-        display: block;
-    }
-    .preset:hover {
-        background: var(--color-base-200);
-    }
-    .preset[aria-current] {
-        box-shadow: inset 0 3px 0 var(--color-base-content);
-    }
     .group {
         border-top: 1px solid var(--rule);
         padding: 8px 0 10px;
@@ -248,8 +132,8 @@
         gap: 8px 12px;
         align-items: start;
     }
-    .fields > label,
-    .fields > span {
+    .fields > :global(label),
+    .fields > :global(span) {
         padding-top: 4px;
     }
     @media (max-width: 640px) {
@@ -257,12 +141,8 @@
             grid-template-columns: minmax(0, 1fr);
             gap: 4px;
         }
-        .fields > div {
+        .fields > :global(div) {
             margin-bottom: 6px;
-        }
-        .preset + .preset {
-            border-left: 0;
-            border-top: 1px solid var(--rule);
         }
     }
 </style>

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** Families of URLs that were closed, where reading would go round for ever. */
-    import { WHY_CLOSED } from '../parts/closed-words.ts';
+    import { closedClause } from '../../core/words/survey.ts';
     import { count } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
 
@@ -23,7 +23,7 @@
             {#each families.told as family (family.pattern)}
                 <tr>
                     <td class="mono break-all">{family.pattern}</td>
-                    <td>{WHY_CLOSED[family.reason] ?? family.reason}</td>
+                    <td>{closedClause(family.reason)}</td>
                     <td class="num">{count(family.read)}</td>
                     <td class="num">{count(family.seen)}</td>
                 </tr>

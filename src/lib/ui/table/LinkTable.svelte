@@ -2,10 +2,10 @@
     /** The links from or to the pages of a set, one row for each place a link stands in. */
     import Address from '../parts/Address.svelte';
     import { count, counted } from '../parts/format.ts';
-    import { LINK_KINDS, REGIONS } from '$lib/core/page/links.ts';
-    import { LINK_TABLE_COLUMNS, MARKUP_COLUMNS, type LinkSide } from '$lib/core/sets/link-rows.ts';
+    import { LINK_TABLE_COLUMNS, MARKUP_COLUMNS } from '$lib/core/sets/link-rows.ts';
     import ColumnPicker from './ColumnPicker.svelte';
     import { LINK_LOOKS } from './link-columns.ts';
+    import LinkChoices, { type LinkChoice } from './LinkChoices.svelte';
     import RowTable from './RowTable.svelte';
     import TakeAway from './TakeAway.svelte';
 
@@ -19,16 +19,10 @@
         from: number;
         rows: Row[];
     }
-    interface Query {
-        side: LinkSide;
-        kind: string;
-        region: string;
-        followed: boolean;
-    }
     interface Props {
         first: Window;
         key: string;
-        query: Query;
+        query: LinkChoice;
         columns: string[];
         order: { column: string; descending: boolean };
         origin: string;
@@ -85,50 +79,7 @@
         onChoose={onColumns}
     />
     <TakeAway {files} copy={onCopy} />
-    <div class="choices" role="group" aria-label="Which links">
-        <label
-            >Links
-            <select
-                class="field"
-                value={query.side}
-                onchange={(event) => onQuery({ side: event.currentTarget.value === 'from' ? null : 'to' })}
-            >
-                <option value="from">from the set</option>
-                <option value="to">to the set</option>
-            </select></label
-        >
-        <label
-            >of kind
-            <select
-                class="field"
-                value={query.kind}
-                onchange={(event) =>
-                    onQuery({ kind: event.currentTarget.value === 'a' ? null : event.currentTarget.value })}
-            >
-                <option value="any">any</option>
-                {#each LINK_KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
-            </select></label
-        >
-        <label
-            >in
-            <select
-                class="field"
-                value={query.region}
-                onchange={(event) => onQuery({ region: event.currentTarget.value || null })}
-            >
-                <option value="">any region</option>
-                {#each REGIONS as region (region)}<option value={region}>{region}</option>{/each}
-            </select></label
-        >
-        <label class="flex items-center gap-1"
-            ><input
-                class="checkbox checkbox-xs"
-                type="checkbox"
-                checked={query.followed}
-                onchange={(event) => onQuery({ followed: event.currentTarget.checked ? 'yes' : null })}
-            /> followed only</label
-        >
-    </div>
+    <LinkChoices {query} onChoose={onQuery} />
 </div>
 {#snippet mark({ record }: Row)}
     <!-- A link that is followed is a full line, one that is not a broken one. -->
@@ -196,20 +147,5 @@
     }
     .page-link:hover {
         text-decoration: underline;
-    }
-    .choices {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 4px 12px;
-        flex-basis: 100%;
-        color: var(--ink2);
-    }
-    .choices label {
-        display: inline-flex;
-        align-items: center;
-        gap: 6px;
-    }
-    .choices select {
-        width: auto;
     }
 </style>

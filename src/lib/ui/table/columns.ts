@@ -31,29 +31,9 @@ const WIDTHS: Record<string, string> = {
     read_at: '96px',
 };
 
-export const DEFAULT_COLUMNS = ['url', 'title', 'depth', 'gate', 'standing', 'incoming_pages', 'words', 'evidence'];
-/** Where the columns last chosen are kept. */
-export const PAGE_COLUMNS_COOKIE = 'page-columns';
-export const LINK_COLUMNS_COOKIE = 'link-columns';
-/** What a row is drawn with besides its columns: its form, and why nothing stands where nothing stands. */
-const ALWAYS = ['url', 'gate', 'reached', 'gate_reason', 'status'];
-
 export function lookOf({ id, name, kind }: Pick<ColumnInfo, 'id' | 'name' | 'kind'>): ColumnLook {
     const isNumber = kind === 'number';
     const width = WIDTHS[id] ?? (isNumber ? '80px' : kind === 'yes' ? '72px' : 'minmax(96px, 1fr)');
     const said = id === 'url' ? 'Address' : name === 'h1' ? 'H1' : name[0]!.toUpperCase() + name.slice(1);
     return { name: said, width, isNumber };
-}
-
-/** Columns of a URL parameter; the address always stands first. */
-export function readColumns(text: string | null, known: readonly string[]): string[] {
-    const wanted = text === null ? DEFAULT_COLUMNS : text.split(',');
-    return ['url', ...wanted.filter((id, index) => id !== 'url' && known.includes(id) && wanted.indexOf(id) === index)];
-}
-
-/** The parameters of a window with the columns that the table needs of it. */
-export function tableParams(params: URLSearchParams, columns: readonly string[]): URLSearchParams {
-    const asked = new URLSearchParams(params);
-    asked.set('columns', [...new Set([...ALWAYS, ...columns])].join(','));
-    return asked;
 }

@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { copyRows, MOST_COPIED } from './copy-rows.ts';
-import { readColumns } from './columns.ts';
 
 let copied = '';
 beforeEach(() => {
@@ -57,17 +56,4 @@ describe('copyRows', () => {
         expect(copied.split('\n')).toHaveLength(2);
         expect(copied.split('\n')[1]).toBe('a b c\t =1');
     });
-});
-
-describe('readColumns', () => {
-    const known = ['url', 'title', 'depth', 'gate'];
-    it.each([
-        ['depth,title', ['url', 'depth', 'title']],
-        ['title,url,depth', ['url', 'title', 'depth']],
-        ['depth,depth,title,depth', ['url', 'depth', 'title']],
-        ['nonsense,depth', ['url', 'depth']],
-        ['', ['url']],
-    ])('%s: each known one once, the address first', (text, columns) =>
-        expect(readColumns(text, known)).toEqual(columns),
-    );
 });

@@ -36,14 +36,3 @@ export const LINK_LOOKS: Record<string, LinkLook> = {
     target_depth: number('To depth', 'Depth of the page it leads to.'),
     target_standing: number('To standing', 'Standing of the page it leads to.'),
 };
-
-export const DEFAULT_LINK_COLUMNS = ['source', 'target', 'anchor', 'region', 'line', 'target_status', 'target_depth'];
-
-/** Columns of a URL parameter; the page a link stands on always comes first. */
-export function readLinkColumns(text: string | null): string[] {
-    const wanted = text === null ? DEFAULT_LINK_COLUMNS : text.split(',');
-    return [
-        'source',
-        ...wanted.filter((id, index) => id !== 'source' && id in LINK_LOOKS && wanted.indexOf(id) === index),
-    ];
-}

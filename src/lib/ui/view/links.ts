@@ -1,6 +1,6 @@
 /** The addresses that a view links to: sets among the pages, and the sheets of pages beside what is looked at. */
 import { setQuery } from '../../core/sets/page-filter.ts';
-import { withSheet } from './address.ts';
+import { sourceHref, withSheet } from './address.ts';
 
 export interface ViewLinks {
     /** Address of the survey. */
@@ -11,6 +11,8 @@ export interface ViewLinks {
     set: (line: string) => string;
     /** The sheet of a page, beside this view. */
     page: (url: string) => string;
+    /** The source of a page as received, at a line. */
+    source: (url: string, line: number) => string;
 }
 
 /** @param at address of the view */
@@ -24,5 +26,6 @@ export function viewLinks(
         origin,
         set: (line) => `${base}/pages${setQuery(line)}`,
         page: (url) => withSheet(at, url, site.start),
+        source: (url, line) => sourceHref(base, url, site.start, line),
     };
 }

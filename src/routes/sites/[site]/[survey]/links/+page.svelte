@@ -2,7 +2,7 @@
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
     import { LinkWindowAnswer } from '$lib/wire/sets.ts';
-    import { LINK_COLUMNS_COOKIE } from '$lib/ui/table/columns.ts';
+    import { COLUMN_COOKIES } from '$lib/core/views/table-columns.ts';
     import { copyRows } from '$lib/ui/table/copy-rows.ts';
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { LINK_LOOKS } from '$lib/ui/table/link-columns.ts';
@@ -44,7 +44,7 @@
     }
 
     function onColumns(chosen: string[]): void {
-        keepColumns(LINK_COLUMNS_COOKIE, chosen);
+        keepColumns(COLUMN_COOKIES.links, chosen);
         show({ columns: chosen.join(',') });
     }
 </script>

@@ -1,10 +1,10 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
+    import { COLUMN_COOKIES, windowColumns } from '$lib/core/views/table-columns.ts';
     import { SpotAnswer } from '$lib/wire/survey-requests.ts';
     import { PageWindowAnswer } from '$lib/wire/sets.ts';
     import PageTable from '$lib/ui/table/PageTable.svelte';
-    import { PAGE_COLUMNS_COOKIE, tableParams } from '$lib/ui/table/columns.ts';
     import { copyRows } from '$lib/ui/table/copy-rows.ts';
     import { keepColumns } from '$lib/ui/table/keep-columns.ts';
     import { ask, surveyApi } from '$lib/wire/client.ts';
@@ -19,7 +19,8 @@
     const key = $derived(`${data.survey.path} ${asked}`);
 
     async function fetchWindow(from: number, count: number) {
-        const params = tableParams(asked, data.shown);
+        const params = new URLSearchParams(asked);
+        params.set('columns', windowColumns(data.shown));
         params.set('from', String(from));
         params.set('count', String(count));
         const answer = await ask(PageWindowAnswer, `${api}/pages?${params}`);
@@ -49,7 +50,7 @@
     }
 
     function onColumns(chosen: string[]): void {
-        keepColumns(PAGE_COLUMNS_COOKIE, chosen);
+        keepColumns(COLUMN_COOKIES.pages, chosen);
         void goto(withParams({ columns: chosen.join(',') }), { keepFocus: true, noScroll: true, replaceState: true });
     }
 </script>

@@ -75,9 +75,3 @@
         </section>
     {/if}
 </div>
-
-<style>
-    .breaks {
-        overflow-wrap: anywhere;
-    }
-</style>

@@ -1,0 +1,50 @@
+<script lang="ts">
+    /** The shortest way of links from the start page, step by step. */
+    import type { ToldSheet } from '../../core/areas/page-sheet.ts';
+    import Address from '../parts/Address.svelte';
+    import { counted } from '../parts/format.ts';
+    import type { SheetLinks } from './open-sheet.ts';
+
+    let { sheet, to }: { sheet: ToldSheet; to: SheetLinks } = $props();
+    const clicks = $derived(sheet.way.length > 0 ? counted(Number(sheet.record.depth), 'click') : '');
+</script>
+
+<h3 class="pane-name">The way here <span class="note">{clicks}</span></h3>
+{#if sheet.way.length === 0}
+    <p>
+        {sheet.record.reached === null
+            ? 'Not reached so far; in a partial survey that proves nothing.'
+            : 'No path of links leads here from the start page.'}
+    </p>
+{:else}
+    <ol>
+        {#each sheet.way as step (step.url)}
+            <li class="way">
+                <b class="text-right">{step.depth}</b>
+                <span class="break-words min-w-0">
+                    {#if step.by === 'start'}start page,
+                    {:else if step.by === 'link'}<span class="aside"
+                            >{step.anchor === '' ? 'a link without words' : `“${step.anchor}”`}</span
+                        >
+                    {:else}<span class="ink2">{step.by} to</span>{/if}
+                    <a class="plain-set text-primary" href={to.page(step.url)}
+                        ><Address url={step.url} origin={to.origin} most={40} /></a
+                    >
+                </span>
+                <span class="note text-right whitespace-nowrap"
+                    >{step.region}{step.line === null ? '' : ` ${step.line}`}</span
+                >
+            </li>
+        {/each}
+    </ol>
+    <p class="note">Numbers at the right: line of the link in the page before.</p>
+{/if}
+
+<style>
+    .way {
+        display: grid;
+        grid-template-columns: 16px minmax(0, 1fr) auto;
+        gap: 8px;
+        padding: 1px 0;
+    }
+</style>
