@@ -24,8 +24,8 @@ const CORE_FOLDERS = [
     'gates',
     'survey',
     'evidence',
-    'words',
     'door',
+    'words',
     'sitemap',
     'graph',
     'model',
@@ -51,7 +51,19 @@ const CORE = [
 ];
 
 /** Folders that tell codes and numbers: sentences are made of them by those who show them. */
-const WORDLESS = ['problems', 'gates', 'page', 'graph', 'model', 'measures', 'columns', 'packed', 'pack', 'checks'];
+const WORDLESS = [
+    'problems',
+    'gates',
+    'page',
+    'door',
+    'graph',
+    'model',
+    'measures',
+    'columns',
+    'packed',
+    'pack',
+    'checks',
+];
 const SENTENCES = {
     regex: '/words/(?!finding-params|limit-params)',
     message: 'It tells codes with parameters; sentences are made at the edge.',

@@ -1,8 +1,9 @@
 /** `edgemap door URL`: the door check on the command line. Needs no database and stores nothing. */
+import { toldVerdict } from '../src/lib/core/words/door.ts';
 import { parseArgs } from 'node:util';
 import { storedWords } from '../src/lib/core/words/problems.ts';
 import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from '../src/lib/core/door/door-report.ts';
-import { toldReport } from '../src/lib/core/door/told-report.ts';
+import { toldReport } from '../src/lib/core/formats/told-report.ts';
 import { realOrigin } from '../src/lib/core/door/judge-door.ts';
 import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
@@ -65,7 +66,9 @@ export async function doorCommand(words: string[]): Promise<number> {
 }
 
 /** The report as text: the sentence, what shuts, then what was found. */
-export function doorText({ facts, verdict }: DoorReport): string {
+export function doorText(report: DoorReport): string {
+    const { facts } = report;
+    const verdict = toldVerdict(report);
     const lines = [verdict.say];
     for (const bolt of verdict.bolts) {
         lines.push('', `${capital(bolt.by)}${bolt.isHidden ? ' (hidden behind robots.txt)' : ''}`);

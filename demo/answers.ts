@@ -109,3 +109,27 @@ export const MISSING_FRAGMENT = { source: '/help/', target: '/help/fees/', fragm
  * the bare host.
  */
 export const PAGES = 527;
+
+/** The workshops were renamed by September: the list and its eight pages, one of them twice. */
+export const RENAMED = {
+    page: ['/workshops/first-cuts/', '/courses/first-cuts/'],
+    chain: ['/workshops/repair-evening/', '/courses/repair-evening/', '/courses/mending-evening/'],
+    listedUnderOldNames: 9,
+};
+
+/** A tool on a shelf of its branch, and the spelling that the shelf leads to. */
+export const LOST_CANONICAL = {
+    page: '/tools/measuring/laser-level/',
+    double: '/tools/measuring/laser-level/?from=shelf',
+};
+
+export const UNLINKED_GUIDES = ['/guides/choosing-a-respirator/', '/guides/levelling-a-shed-base/'];
+
+/** `/guides/`, its fourth page, then one after the other to the eighth, and the guide. */
+export const BEHIND_PAGES = { guides: NINE_CLICKS_DEEP, depth: 7 };
+
+/** Meant for `/tools/?filter=`, which the new catalogue has not got any more. */
+export const CLOSED_KIND = { rule: 'Disallow: /tools/f', line: 4, page: '/tools/finishing/' };
+
+/** Nine posts to a page of the journal, fifty in all. */
+export const READ_MORE = { anchor: 'Read more', links: 45 };

@@ -15,6 +15,7 @@ export const EDITION_DATES: Record<Edition, string> = {
 const M: readonly Edition[] = ['march'];
 const MJ: readonly Edition[] = ['march', 'june'];
 const J: readonly Edition[] = ['june'];
+const S: readonly Edition[] = ['september'];
 const ALL: readonly Edition[] = EDITIONS;
 
 /** Fault -> editions that have it. */
@@ -53,6 +54,18 @@ const PLANTED = {
     'missing-fragment': ALL,
     /** The mending of the chains in June sent two pages round in a circle. */
     'redirect-loop': J,
+    /** The workshops are called courses now; the calendar and the sitemap still lead to the old names, one page twice over. */
+    'renamed-section': S,
+    /** The page of a tool lost its canonical, and its shelf leads to a spelling of its own of each. */
+    'lost-canonical': S,
+    /** Two guides in the sitemap that nobody links to. */
+    'unlinked-guides': S,
+    /** The list of the guides names its first four pages; the others are turned to one by one. */
+    'behind-pages': S,
+    /** A rule meant for filters that closes a kind of tools. */
+    'closed-kind': S,
+    /** The lists of the journal say "Read more". */
+    'generic-anchors': S,
 } as const satisfies Record<string, readonly Edition[]>;
 
 export type Fault = keyof typeof PLANTED;
@@ -62,5 +75,16 @@ export function faultsOf(edition: Edition): Fault[] {
     return ALL_FAULTS.filter((fault) => (PLANTED[fault] as readonly Edition[]).includes(edition));
 }
 
+/** Faults that came after March. */
+type LaterFault =
+    | 'redirect-loop'
+    | 'renamed-section'
+    | 'lost-canonical'
+    | 'unlinked-guides'
+    | 'behind-pages'
+    | 'closed-kind'
+    | 'generic-anchors';
+export type MarchFault = Exclude<Fault, LaterFault>;
+
 /** The faults of March: a test takes them away in groups. */
-export const FAULTS = faultsOf('march').filter((fault) => fault !== 'redirect-loop');
+export const FAULTS = faultsOf('march') as MarchFault[];

@@ -18,6 +18,8 @@ import { JOURNAL } from './prose/journal.ts';
 import type { ProsePage } from './prose/prose.ts';
 import { FRENCH, WELSH, type Translation } from './prose/translations.ts';
 import { UNLISTED_GUIDES } from './unlisted.ts';
+import { NEW_GUIDES } from './prose/guides-new.ts';
+import { layLaterFaults } from './september.ts';
 import { WORKSHOPS } from './prose/workshops.ts';
 import { calendarPage, filterLinks, filterPage, FIRST_MONTH } from './traps.ts';
 
@@ -312,9 +314,10 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
     for (let number = 1; number <= listPages; number++) {
         const shown = LISTED_GUIDES.slice((number - 1) * GUIDES_PER_PAGE, number * GUIDES_PER_PAGE);
         const at = (wanted: number): string => (wanted === 1 ? '/guides/' : `/guides/?page=${wanted}`);
+        const named = has('behind-pages') ? 4 : listPages;
         const numbers = has('nine-clicks')
             ? ''
-            : Array.from({ length: listPages }, (_, index) => `<a href="${at(index + 1)}">${index + 1}</a>`).join(' ');
+            : Array.from({ length: named }, (_, index) => `<a href="${at(index + 1)}">${index + 1}</a>`).join(' ');
         put(
             {
                 path: at(number),
@@ -337,6 +340,8 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
         }
         written('guides', guide, extra);
     }
+    for (const guide of has('unlinked-guides') ? NEW_GUIDES : [])
+        written('guides', guide, { trail: [['/guides/', 'Guides']] });
     for (const guide of ORPHAN_GUIDES) written('guides', guide, { trail: [['/guides/', 'Guides']] });
     if (!has('orphan-guides')) {
         put({
@@ -548,5 +553,6 @@ ${related.length > 0 ? `<aside><h2>On the same shelf</h2><ul>${related.map((othe
             `<sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">\n${[...sections.map((item) => item.path), ...(has('sitemap-trouble') ? ['/sitemap-2019.xml'] : [])].map((path) => `<sitemap><loc>${ORIGIN}${path}</loc></sitemap>`).join('\n')}\n</sitemapindex>`,
         ),
     });
+    layLaterFaults(pages, has);
     return pages;
 }

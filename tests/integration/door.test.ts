@@ -1,6 +1,7 @@
 /** Ten doors, each shut in a way of its own, and what the door check says of them. */
+import { toldVerdict, type ToldVerdict } from '$lib/core/words/door.ts';
 import { describe, expect, it } from 'vitest';
-import type { DoorReport } from '$lib/core/door/door-report.ts';
+import type { DoorFacts } from '$lib/core/door/door-report.ts';
 import { realOrigin } from '$lib/core/door/judge-door.ts';
 import { NO_SECRETS, type SurveySettings } from '$lib/core/survey/settings.ts';
 import { checkDoor, OTHER_AGENT } from '$lib/server/crawl/door-check.ts';
@@ -39,7 +40,7 @@ async function knock(
     stand: StandInSite,
     change: Partial<SurveySettings> = {},
     keepsOut = false,
-): Promise<DoorReport & { log: LoggedRequest[] }> {
+): Promise<{ facts: DoorFacts; verdict: ToldVerdict; log: LoggedRequest[] }> {
     const standIn = await startStandIn(stand);
     try {
         const settings = settingsFor(standIn.port, change);
@@ -51,7 +52,7 @@ async function knock(
             otherAgent: OTHER_AGENT,
             stop: new AbortController().signal,
         });
-        return { ...report, log: standIn.log };
+        return { facts: report.facts, verdict: toldVerdict(report), log: standIn.log };
     } finally {
         await standIn.close();
     }

@@ -109,8 +109,8 @@ describe('tables', () => {
         expect(rows.map((row) => row.url)).toEqual([`${ORIGIN}/a`, `${ORIGIN}/b`]);
         expect(bad).toBe(2);
         expect(badLines.map(({ line, why }) => [line, why])).toEqual([
-            [3, 'no address in its column'],
-            [4, 'no address that can be used'],
+            [3, 'no-address'],
+            [4, 'bad-address'],
         ]);
     });
 
@@ -287,7 +287,7 @@ describe('a survey with evidence', () => {
         const [list] = await loadImports(db, survey.id);
         expect(list).toMatchObject({ kind: 'visits', name: 'visits.csv', outcome: { bad: 1, rows: 4 } });
         expect(await loadBadLines(db, survey.id, list!.id)).toEqual([
-            { line: 5, why: 'no address that can be used', text: 'bad one,2' },
+            { line: 5, why: 'bad-address', text: 'bad one,2' },
         ]);
     });
 

@@ -1,4 +1,5 @@
 /** A survey that knocks at the door before it begins, on a real server and the real database. */
+import { doorSentence } from '$lib/core/words/door.ts';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { SurveySettings } from '$lib/core/survey/settings.ts';
@@ -77,7 +78,7 @@ describe('knocking first', () => {
         const [knock, ...more] = await listKnocks(instance.store.db, site.id);
         expect(more).toEqual([]);
         expect(knock?.report.verdict.state).toBe('open');
-        expect(lines).toEqual([`the door: ${knock?.report.verdict.say}`]);
+        expect(lines).toEqual([`the door: ${doorSentence(knock!.report)}`]);
         const { ours, others } = asked(from);
         expect(others).toContain('/');
         expect([...ours, ...others]).not.toContain('/shut/c');

@@ -1,4 +1,5 @@
 /** The packed survey in the database: the same again, and made anew whenever it is not what it should be. */
+import { problem } from '$lib/core/problems/problem.ts';
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PARTS, PackedSurvey } from '$lib/core/packed/packed-survey.ts';
@@ -29,6 +30,8 @@ import { stemmerOf } from '$lib/core/text/stems.ts';
 import { WordIndex } from '$lib/core/text/word-index.ts';
 import { wordsOf } from '$lib/core/text/words.ts';
 import { mainTexts } from '$lib/server/store/main-text-store.ts';
+
+const BEFORE_A_LIST = problem('before-list', { name: 'a.csv' });
 
 let instance: Instance;
 let made: MadeSurvey;
@@ -262,13 +265,13 @@ describe('a packed survey', () => {
             for (const revision of [1, 2, 3, 4]) if ((await load('core', revision)).ok) found.push(revision);
             return found;
         };
-        await keepRevision(db, id, 1, Date.now(), 'before a list was added', {});
+        await keepRevision(db, id, 1, Date.now(), BEFORE_A_LIST, {});
         await savePacked(db, id, 2, parts);
         expect(await there()).toEqual([1, 2]);
         // Nothing asked for revision 2 to be kept.
         await savePacked(db, id, 3, parts);
         expect(await there()).toEqual([1, 3]);
-        await keepRevision(db, id, 3, Date.now(), 'before another', {});
+        await keepRevision(db, id, 3, Date.now(), BEFORE_A_LIST, {});
         await savePacked(db, id, 4, parts);
         expect(await there()).toEqual([1, 3, 4]);
         for (const [name, column] of parts.get('core')!.columns) {
@@ -312,7 +315,7 @@ describe('a packed survey', () => {
         await same(1);
 
         // An earlier revision, whose rows are not there any more.
-        await keepRevision(db, survey.id, 1, Date.now(), 'before a list was added', {});
+        await keepRevision(db, survey.id, 1, Date.now(), BEFORE_A_LIST, {});
         await savePacked(db, survey.id, 2, fresh.parts);
         await savePart(db, survey.id, 1, 'core', whole);
         await db.delete(packedParts).where(and(ofMeasures, eq(packedParts.revision, 1)));

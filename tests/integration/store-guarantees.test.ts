@@ -1,4 +1,8 @@
 /** What the store promises where nobody looks: who may write, what goes with a survey, what large things come back as. */
+import { judgeDoor } from '$lib/core/door/judge-door.ts';
+import { listKnocks } from '$lib/server/store/door-store.ts';
+import { listRevisions } from '$lib/server/store/evidence-store.ts';
+import { doorPage, doorReport } from '../support/door.ts';
 import type { RowDataPacket } from 'mysql2/promise';
 import { eq } from 'drizzle-orm';
 import { copyFileSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
@@ -30,7 +34,7 @@ import {
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
 import { problem, readProblem, readProblems } from '$lib/core/problems/problem.ts';
 import { noteWords } from '$lib/core/words/problems.ts';
-import { FAILURES, FILE_NOTES, NOINDEXES, RULES, samplesOf, TYPE_NOTES } from '../support/every-problem.ts';
+import { FAILURES, FILE_NOTES, NOINDEXES, REVISIONS, RULES, samplesOf, TYPE_NOTES } from '../support/every-problem.ts';
 
 let instance: Instance;
 beforeAll(async () => {
@@ -378,6 +382,44 @@ describe('migrations', () => {
             const kept = await read('file', 'note', 'id');
             expect(kept.map(readProblems)).toEqual(notes.map(({ found }) => found));
             expect(kept.map((text) => noteWords(readProblems(text)))).toEqual(notes.map(({ say }) => say));
+            await store.close();
+        } finally {
+            await hold.release();
+            rmSync(path, { recursive: true, force: true });
+        }
+    });
+
+    it('keep of a knock its facts, and of a revision why it came as a code', async () => {
+        const path = temporaryFolder('migrate-door');
+        const hold = await holdDatabase(openDataFolder(path));
+        try {
+            await migrateStore(hold.access, migrationsUpTo(12, join(path, 'before')));
+            const store = openStore(hold.access);
+            const { facts } = doorReport({ start: doorPage({ status: 503 }) });
+            const verdict = { state: 'open', say: 'as an earlier version had it', bolts: [], remarks: [] };
+            await store.pool.query('INSERT INTO door_check (id, site_id, url, at, report) VALUES (1, 7, ?, 5, ?)', [
+                facts.url,
+                JSON.stringify({ facts, verdict }),
+            ]);
+            const whys = samplesOf(REVISIONS);
+            const own = 'because somebody wrote it here';
+            for (const [number, say] of [...whys.map(({ say }) => say), own].entries()) {
+                await store.pool.query(
+                    `INSERT INTO revision (survey_id, number, at, why, summary) VALUES (1, ?, 0, ?, '{}')`,
+                    [number, say],
+                );
+            }
+            await migrateStore(hold.access);
+            const [rows] = await store.pool.query<RowDataPacket[]>('SELECT report FROM door_check');
+            expect(rows[0]!.report).toEqual({ facts });
+            const [knock] = await listKnocks(store.db, 7);
+            expect(knock!.report.verdict).toEqual(judgeDoor(facts));
+            expect(knock!.report.verdict.state).toBe('shut');
+            const kept = await listRevisions(store.db, 1);
+            expect(kept.map(({ why }) => readProblem(why))).toEqual([
+                ...whys.map(({ problem }) => problem),
+                { code: 'told', params: { say: own } },
+            ]);
             await store.close();
         } finally {
             await hold.release();

@@ -9,9 +9,7 @@ import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import { pageSheet } from '$lib/core/areas/page-sheet.ts';
 import { nodeOfUrl } from './reference/node-of-url.ts';
 import * as answers from '../../demo/answers.ts';
-import type { FAULTS } from '../../demo/fernhollow/editions.ts';
-
-type MarchFault = (typeof FAULTS)[number];
+import type { Fault, MarchFault } from '../../demo/fernhollow/editions.ts';
 
 const ORIGIN = answers.START.slice(0, -1);
 
@@ -197,5 +195,53 @@ export const CHECKS: Record<MarchFault, (survey: MeasuredSurvey) => void> = {
         const { source, target, fragment } = answers.MISSING_FRAGMENT;
         const links = linksOfPage(survey, nodeOf(survey, source)).filter((link) => link.target === ORIGIN + target);
         expect(links.map((link) => link.fragment)).toContain(fragment);
+    },
+};
+
+/** The same for the faults that came later. */
+export const LATER_CHECKS: Record<Exclude<Fault, MarchFault>, (survey: MeasuredSurvey) => void> = {
+    'redirect-loop': (survey) => {
+        expect(recordOf(survey, '/help/charges/').redirect_to).toBe(`${ORIGIN}/help/costs/`);
+    },
+    'renamed-section': (survey) => {
+        const { page, chain, listedUnderOldNames } = answers.RENAMED;
+        expect(recordOf(survey, page[0]!).redirect_to).toBe(ORIGIN + page[1]!);
+        expect(recordOf(survey, page[1]!)).toMatchObject({ status: 200, gate: 'indexable', depth: 2 });
+        expect(chain.slice(0, -1).map((path) => recordOf(survey, path).redirect_to)).toEqual(
+            chain.slice(1).map((path) => ORIGIN + path),
+        );
+        const listed = survey.urls.filter(
+            (url, node) =>
+                url.startsWith(`${ORIGIN}/workshops/`) &&
+                !url.includes('/calendar/') &&
+                String(pageRecord(survey, node).evidence).includes('sitemap'),
+        );
+        expect(listed).toHaveLength(listedUnderOldNames);
+    },
+    'lost-canonical': (survey) => {
+        const { page, double } = answers.LOST_CANONICAL;
+        for (const path of [page, double]) {
+            expect(recordOf(survey, path)).toMatchObject({ status: 200, canonical: '', gate: 'indexable' });
+        }
+    },
+    'unlinked-guides': (survey) => {
+        for (const path of answers.UNLINKED_GUIDES) {
+            expect(recordOf(survey, path)).toMatchObject({ orphan: true, incoming_pages: 0, evidence: 'sitemap' });
+        }
+    },
+    'behind-pages': (survey) => {
+        const { guides, depth } = answers.BEHIND_PAGES;
+        for (const path of guides) expect(recordOf(survey, path).depth).toBe(depth);
+    },
+    'closed-kind': (survey) => {
+        const { page, rule, line } = answers.CLOSED_KIND;
+        const record = recordOf(survey, page);
+        expect(record).toMatchObject({ not_read: 'robots', gate: 'robots' });
+        expect(record.gate_reason).toContain(rule);
+        expect(record.gate_reason).toContain(`line ${line}`);
+    },
+    'generic-anchors': (survey) => {
+        const { anchor, links } = answers.READ_MORE;
+        expect([...allLinks(survey)].filter((link) => link.anchor === anchor)).toHaveLength(links);
     },
 };

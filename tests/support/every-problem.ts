@@ -127,6 +127,31 @@ export const FILE_NOTES = {
     told: [[{ say: `${HOST} is odd` }, `${HOST} is odd`]],
 } as const satisfies Samples;
 
+/** Of a list of evidence: how it was read. */
+export const LIST_NOTES = {
+    'list-cut': [[{ most: 2_000_000 }, 'Only the first 2,000,000 addresses were kept.']],
+    'log-counted': [
+        [
+            { counted: 1_200, lines: 1_301, otherStatus: 99, otherMethod: 2 },
+            '1,200 of 1,301 lines are GET answered with 200; 99 other statuses and 2 other methods are no evidence of a page.',
+        ],
+    ],
+    'log-span': [
+        [{ first: Date.UTC(2026, 1, 28), last: Date.UTC(2026, 2, 3, 23) }, 'It spans 2026-02-28 to 2026-03-03 (UTC).'],
+    ],
+    'log-unusable': [[{ targets: 1_004 }, '1,004 targets are no usable addresses.']],
+} as const satisfies Samples;
+
+/** Why a survey got a further revision. */
+export const REVISIONS = {
+    'before-reading-on': [[{}, 'before it was gone on with']],
+    'before-list': [[{ name: 'Jörg\'s "list".csv' }, 'before evidence was added: Jörg\'s "list".csv']],
+    'before-decision': [
+        [{ of: 'a.example/cal/{n}/ was', state: 'open' }, 'before a.example/cal/{n}/ was was opened'],
+        [{ of: 'https://a.example/buy?x="1"', state: 'closed' }, 'before https://a.example/buy?x="1" was closed'],
+    ],
+} as const satisfies Samples;
+
 /** The problems of a table of samples, each with its sentence. */
 export function samplesOf(samples: Samples): { problem: Problem; say: string }[] {
     return Object.entries(samples).flatMap(([code, list]) =>

@@ -1,7 +1,8 @@
 /** Knocking from the application: with a site's settings, or at an address typed in. */
+import { doorSentence } from '../core/words/door.ts';
 import { NO_SECRETS, type SurveySecrets, type SurveySettings } from '../core/survey/settings.ts';
 import type { DoorState } from '../core/door/door-report.ts';
-import { compareKnocks, type KnockChange } from '../core/door/compare-knocks.ts';
+import { compareKnocks, type KnockChange } from '../core/compare/compare-knocks.ts';
 import { openSecrets } from './access/secret-box.ts';
 import { readSettings } from './access/settings.ts';
 import { appKey, appStore } from './app.ts';
@@ -64,7 +65,7 @@ export async function shownKnock(siteId: number | null, asked: string | null): P
         knock: shown,
         before: earlier && {
             at: earlier.at,
-            say: earlier.report.verdict.say,
+            say: doorSentence(earlier.report),
             changes: shown ? compareKnocks(earlier.report, shown.report) : [],
         },
         list: knocks.map(({ id: number, url, at, report }) => ({ id: number, url, at, state: report.verdict.state })),
@@ -82,5 +83,5 @@ export interface KnockInShort {
 export async function lastKnock(siteId: number, until = Infinity): Promise<KnockInShort | null> {
     const knocks = await listKnocks(appStore().db, siteId);
     const last = knocks.find((item) => item.at <= until);
-    return last ? { id: last.id, at: last.at, say: last.report.verdict.say, state: last.report.verdict.state } : null;
+    return last ? { id: last.id, at: last.at, say: doorSentence(last.report), state: last.report.verdict.state } : null;
 }

@@ -1,4 +1,5 @@
 /** Evidence added to a survey from the pages: uploaded, typed in, taken from another survey, or a bare count. */
+import { lineFaultWords } from '../core/words/evidence.ts';
 import { askedOnce } from './request-memo.ts';
 import { BYTES_PER_TEXT, countKept } from '../core/kept.ts';
 import { z } from 'zod';
@@ -76,7 +77,7 @@ export function addTyped(survey: Survey, text: string): Promise<AddResult> {
         return Promise.resolve({
             ok: false,
             say: read.badLines[0]
-                ? `Line ${read.badLines[0].line}: ${read.badLines[0].why}.`
+                ? `Line ${read.badLines[0].line}: ${lineFaultWords(read.badLines[0].why)}.`
                 : 'Type at least one address.',
         });
     }

@@ -1,4 +1,5 @@
 /** What a survey said at its earlier revisions: kept just before something changes it. */
+import type { Problem } from '../core/problems/problem.ts';
 import { countLinkRecords } from '../core/areas/link-records.ts';
 import { appStore, openPacked } from './app.ts';
 import { summaryOf, type SummaryFile } from './export/export-survey.ts';
@@ -15,7 +16,7 @@ export async function summaryNow(survey: Survey): Promise<SummaryFile> {
  * Keeps the revision a survey is at, if it has ended; nothing is kept of one that was only laid aside. Its packed survey
  * is made if it was not, and stays.
  */
-export async function rememberRevision(survey: Survey, why: string): Promise<void> {
+export async function rememberRevision(survey: Survey, why: Problem): Promise<void> {
     if (survey.endedAt === null || survey.revision === 0) return;
     await openPacked(survey);
     await keepRevision(appStore().db, survey.id, survey.revision, survey.endedAt, why, await summaryNow(survey));

@@ -1,4 +1,5 @@
 /** What a person does to a survey from the pages: pause, go on, open and close families, read some of it again, delete. */
+import { problem } from '../core/problems/problem.ts';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { SurveySettings } from '../core/survey/settings.ts';
 import type { SurveyDecisions } from '../core/survey/survey-rows.ts';
@@ -23,7 +24,7 @@ export type Limits = Partial<Pick<SurveySettings, 'maxPages' | 'maxDepth' | 'max
 
 /** Goes on with a survey that was paused or has ended. */
 export async function goOn(survey: Survey, limits: Limits = {}): Promise<boolean> {
-    await rememberRevision(survey, 'before it was gone on with');
+    await rememberRevision(survey, problem('before-reading-on', {}));
     return resumeSurvey(appStore().db, survey.id, { limits });
 }
 
@@ -66,7 +67,7 @@ export function decided(before: SurveyDecisions, { of, kind, state }: Decision):
 export async function decide(survey: Survey, decision: Decision): Promise<boolean> {
     const { db } = appStore();
     const decisions = decided(survey.decisions, decision);
-    await rememberRevision(survey, `before ${decision.of} was ${decision.state === 'open' ? 'opened' : 'closed'}`);
+    await rememberRevision(survey, problem('before-decision', { of: decision.of, state: decision.state }));
     await saveDecisions(db, survey.id, decisions);
     if (!isEnded(survey)) {
         await layAside(survey);

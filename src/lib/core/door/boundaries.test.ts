@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DOOR_URL as URL, doorPage as page, doorReport as report } from '../../../../tests/support/door.ts';
-import { compareKnocks } from './compare-knocks.ts';
+import { compareKnocks } from '../compare/compare-knocks.ts';
+import { doorSentence } from '../words/door.ts';
 import type { DoorSitemap } from './door-report.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
@@ -32,13 +33,13 @@ describe('one cause', () => {
     const down = { ...ROBOTS, status: 503, closes: 'unreachable' as const, note: 'answered 503' };
 
     it('is told once: a server that answers nothing but errors', () => {
-        const { verdict } = report({
+        const silent = report({
             robots: down,
             start: page({ status: 503, noindex, canonical }),
             startAsOther: page({ status: 503 }),
         });
-        expect(verdict.bolts.map(({ kind }) => kind)).toEqual(['status']);
-        expect(verdict.say).toBe('The door is shut by status 503: the start page answers 503.');
+        expect(silent.verdict.bolts.map(({ kind }) => kind)).toEqual(['status']);
+        expect(doorSentence(silent)).toBe('The door is shut by status 503: the start page answers 503.');
     });
 
     it('is told once: a host that does not answer', () => {

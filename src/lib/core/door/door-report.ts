@@ -1,6 +1,7 @@
 /**
  * What a door check found, as plain data: who answers at a site's door, what its robots.txt, start page and sitemaps
- * say, and how another agent is answered. It is stored as it is, so that two knocks can be laid side by side.
+ * say, and how another agent is answered. The facts are stored, so that two knocks can be laid side by side; what they mean
+ * is worked out anew.
  */
 import type { ProblemText } from '../problems/problem.ts';
 
@@ -158,42 +159,58 @@ export interface DoorFacts {
 }
 
 /** What keeps a survey, or an index, out. */
+export type BoltKind =
+    | 'no-answer'
+    | 'tls'
+    /** Redirects that never reach a page. */
+    | 'redirects'
+    /** A redirect or a refresh to what is no part of the site. */
+    | 'elsewhere'
+    /** Another agent is let in. */
+    | 'agent'
+    | 'sign-in'
+    | 'status'
+    | 'robots'
+    | 'noindex'
+    | 'type'
+    /** It answers 200, and its body cannot be read. */
+    | 'unreadable'
+    | 'empty'
+    | 'canonical';
+
 export interface Bolt {
-    kind:
-        | 'no-answer'
-        | 'tls'
-        | 'elsewhere'
-        | 'agent'
-        | 'sign-in'
-        | 'status'
-        | 'robots'
-        | 'noindex'
-        | 'type'
-        | 'empty'
-        | 'canonical';
-    /** What it is, in words fit to stand after "shut by": "robots.txt". */
-    by: string;
-    /** What shuts it, a sentence. */
-    say: string;
-    /** Where that stands: file and line, tag, header, answer. */
-    where: string;
-    /** What would open it, a sentence. */
-    opens: string;
+    kind: BoltKind;
     /** Nobody who keeps to robots.txt will ever see it, because robots.txt closes the page it stands on. */
     isHidden: boolean;
     /** Holds for the start page only; others are open. */
     onlyHere: boolean;
 }
 
+/** What is odd without shutting anything. */
+export type RemarkCode =
+    | 'no-robots'
+    /** Nothing behind a closed start page was looked at. */
+    | 'kept-out'
+    /** The start page was asked for although it is closed. */
+    | 'asked-once'
+    | 'noindex-in-body'
+    | 'refresh'
+    | 'no-language'
+    /** Ways to write the host that lead to one of them, or to several. */
+    | 'variants-agree'
+    | 'variants-apart'
+    | 'sitemap-unreadable'
+    | 'no-sitemap'
+    | 'crawl-delay'
+    | 'certificate-ends';
+
 export type DoorState = 'open' | 'half' | 'shut';
 
+/** What the facts mean; in words by `core/words/door.ts`. */
 export interface DoorVerdict {
     state: DoorState;
-    /** One sentence. */
-    say: string;
     bolts: Bolt[];
-    /** What is odd without shutting anything. */
-    remarks: string[];
+    remarks: RemarkCode[];
 }
 
 export interface DoorReport {

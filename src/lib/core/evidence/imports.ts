@@ -1,4 +1,5 @@
 /** Lists of URLs from elsewhere as evidence: what kinds there are, and what is said of one that was read. */
+import type { ProblemText } from '../problems/problem.ts';
 import type { Evidence } from './evidence.ts';
 
 /** Evidence that can be brought in from outside. */
@@ -52,8 +53,8 @@ export interface ImportOutcome {
     rows: number;
     /** Lines that could not be read; a bounded number of them is kept. */
     bad: number;
-    /** Whatever else is to be said of it, in sentences. */
-    notes: string[];
+    /** Whatever else is to be said of it. */
+    notes: ProblemText[];
     /** A count without a list, with the day it was taken; null for a list. */
     bare: { count: number; day: string } | null;
 }

@@ -5,6 +5,7 @@
  *
  *     host ident user [10/Oct/2026:13:55:36 +0200] "GET /path HTTP/1.1" 200 2326 "referrer" "agent"
  */
+import type { LineFault } from '../evidence/line-fault.ts';
 import { ByteTable } from './byte-table.ts';
 
 /** Counts of one target. */
@@ -35,7 +36,7 @@ export interface LogCounts {
 export interface BadLine {
     /** From 1. */
     line: number;
-    why: string;
+    why: LineFault;
     /** The line, cut to a bounded length. */
     text: string;
 }
@@ -165,10 +166,10 @@ export class AccessLogReader {
 
     #tooLong(): void {
         this.counts.lines++;
-        this.#bad('longer than 64 KiB', new Uint8Array(0), 0, 0);
+        this.#bad('line-too-long', new Uint8Array(0), 0, 0);
     }
 
-    #bad(why: string, from: Uint8Array, start: number, end: number): void {
+    #bad(why: LineFault, from: Uint8Array, start: number, end: number): void {
         this.counts.bad++;
         this.#options.onBad?.({
             line: this.counts.lines,
@@ -185,21 +186,21 @@ export class AccessLogReader {
             // An empty line says nothing; at the end of a file it is usual.
             return;
         }
-        if (end - start > LONGEST_LINE) return this.#bad('longer than 64 KiB', from, start, end);
+        if (end - start > LONGEST_LINE) return this.#bad('line-too-long', from, start, end);
         // [time]
         const open = find(from, 91, start, end);
         if (open === -1 || open + 28 > end || from[open + 27] !== 93) {
-            return this.#bad('no time in brackets, as [10/Oct/2026:13:55:36 +0200]', from, start, end);
+            return this.#bad('no-time', from, start, end);
         }
         const moment = this.#moment(from, open + 1);
-        if (Number.isNaN(moment)) return this.#bad('the time in brackets is none', from, start, end);
+        if (Number.isNaN(moment)) return this.#bad('bad-time', from, start, end);
         // "method target protocol"
         const quote = open + 29;
-        if (from[quote] !== QUOTE) return this.#bad('no request in quotes after the time', from, start, end);
+        if (from[quote] !== QUOTE) return this.#bad('no-request', from, start, end);
         const closing = closingQuote(from, quote + 1, end);
-        if (closing === -1) return this.#bad('the request in quotes has no end', from, start, end);
+        if (closing === -1) return this.#bad('request-open', from, start, end);
         const afterMethod = find(from, SPACE, quote + 1, closing);
-        if (afterMethod === -1) return this.#bad('the request names no target', from, start, end);
+        if (afterMethod === -1) return this.#bad('no-target', from, start, end);
         let afterTarget = closing;
         for (let at = closing - 1; at > afterMethod; at--) {
             if (from[at] === SPACE) {
@@ -210,7 +211,7 @@ export class AccessLogReader {
         // status
         const status = closing + 2;
         if (!isDigit(from[status]) || !isDigit(from[status + 1]) || !isDigit(from[status + 2]) || status + 3 > end) {
-            return this.#bad('no status after the request', from, start, end);
+            return this.#bad('no-status', from, start, end);
         }
         this.#options.onGood?.();
         if (moment < this.counts.first) this.counts.first = moment;

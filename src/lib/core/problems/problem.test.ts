@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import {
     FAILURES,
     FILE_NOTES,
+    LIST_NOTES,
     NOINDEXES,
+    REVISIONS,
     RULES,
     samplesOf,
     TYPE_NOTES,
@@ -10,7 +12,7 @@ import {
 import { noteWords, placedWords, problemWords, storedWords } from '../words/problems.ts';
 import { problem, readProblem, readProblems, writeProblem, writeProblems } from './problem.ts';
 
-const SAMPLES = [FAILURES, TYPE_NOTES, NOINDEXES, RULES, FILE_NOTES].flatMap(samplesOf);
+const SAMPLES = [FAILURES, TYPE_NOTES, NOINDEXES, RULES, FILE_NOTES, LIST_NOTES, REVISIONS].flatMap(samplesOf);
 
 describe('problems', () => {
     it.each(SAMPLES)('are written and read again, and said as ever: $say', ({ problem: one, say }) => {

@@ -1,6 +1,6 @@
 /**
- * What went wrong with a URL or a file, what is odd about it, and why it stops where it stops: a code with its
- * parameters, from where it is met to the database and the packed survey. Sentences are made of it at the edge
+ * What went wrong with a URL or a file, what is odd about it, why it stops where it stops, and what is to be said of a
+ * list or a revision: a code with its parameters, from where it is met to the database and the packed survey. Sentences are made of it at the edge
  * (`core/words/problems.ts`); nothing branches on a sentence, and nothing is read back out of one.
  */
 
@@ -133,6 +133,20 @@ export interface ProblemParams {
     loop: { to: string };
     'too-many': None;
     'too-long': None;
+
+    // Lists of evidence: how one was read
+    'list-cut': { most: number };
+    /** Lines of an access log that count, of all, and what the others are. */
+    'log-counted': { counted: number; lines: number; otherStatus: number; otherMethod: number };
+    /** UTC, milliseconds since 1970. */
+    'log-span': { first: number; last: number };
+    'log-unusable': { targets: number };
+
+    // Why a survey got a further revision
+    'before-reading-on': None;
+    'before-list': { name: string };
+    /** `of`: the pattern of a family, or the URL of an action. */
+    'before-decision': { of: string; state: 'open' | 'closed' };
 }
 
 export type ProblemCode = keyof ProblemParams;
@@ -290,4 +304,11 @@ const CODES: Record<ProblemCode, true> = {
     loop: true,
     'too-many': true,
     'too-long': true,
+    'list-cut': true,
+    'log-counted': true,
+    'log-span': true,
+    'log-unusable': true,
+    'before-reading-on': true,
+    'before-list': true,
+    'before-decision': true,
 };

@@ -2,6 +2,7 @@
 import { matchImport } from '../areas/import-matches.ts';
 import type { EvidenceImport, ImportKind } from '../evidence/imports.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { storedWords } from '../words/problems.ts';
 import { quoted } from '../sets/tokens.ts';
 
 export interface ShownList {
@@ -20,6 +21,7 @@ export interface ShownList {
     notRead: number;
     later: number;
     unmatched: number;
+    /** What else is to be said of it, in sentences. */
     notes: string[];
     /** Names of the columns that were kept. */
     columns: string[];
@@ -44,7 +46,7 @@ export function shownList(survey: PackedSurvey, list: EvidenceImport, revision: 
         notRead,
         later,
         unmatched: unmatched.length,
-        notes: outcome.notes,
+        notes: outcome.notes.map(storedWords),
         columns: outcome.columns.map((column) => column.name),
         bare: outcome.bare,
     };

@@ -38,6 +38,7 @@ const within = (why: AnyProblem): string => {
 export const ruleWords = ({ allows, pattern }: { allows: boolean; pattern: string }): string =>
     quoteRule({ allow: allows, pattern });
 
+const day = (at: number): string => new Date(at).toISOString().slice(0, 10);
 const startWords = ({ url, isFirst }: { url: string; isFirst: boolean }): string =>
     isFirst ? `The start page ${url}` : `The start page leads to ${url}, which`;
 const keptSentence = (kept: number): string => `${counted(kept, 'page is', 'pages are')} kept.`;
@@ -183,6 +184,16 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     loop: ({ to }, line) => `Line ${line} leads back to ${to}.`,
     'too-many': () => 'The file lists more than 50,000 addresses; the rest was not read.',
     'too-long': () => 'An address has 2,048 characters or more.',
+
+    'list-cut': ({ most }) => `Only the first ${number(most)} addresses were kept.`,
+    'log-counted': ({ counted: lines, lines: all, otherStatus, otherMethod }) =>
+        `${number(lines)} of ${number(all)} lines are GET answered with 200; ${number(otherStatus)} other statuses and ${number(otherMethod)} other methods are no evidence of a page.`,
+    'log-span': ({ first, last }) => `It spans ${day(first)} to ${day(last)} (UTC).`,
+    'log-unusable': ({ targets }) => `${number(targets)} targets are no usable addresses.`,
+
+    'before-reading-on': () => 'before it was gone on with',
+    'before-list': ({ name }) => `before evidence was added: ${name}`,
+    'before-decision': ({ of, state }) => `before ${of} was ${state === 'open' ? 'opened' : 'closed'}`,
 };
 
 /** Those whose words name their line themselves. */

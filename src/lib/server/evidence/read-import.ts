@@ -2,6 +2,9 @@
  * Reads a list of URLs from a file: an access log, a table, plain lines; gzip or not. The file is read as a stream, so
  * its size does not matter; what is kept of it is one row per URL.
  */
+import type { LineFault } from '../../core/evidence/line-fault.ts';
+import { problem, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
+import { lineFaultWords } from '../../core/words/evidence.ts';
 import { isUtf8 } from 'node:buffer';
 import { createReadStream } from 'node:fs';
 import { open } from 'node:fs/promises';
@@ -38,7 +41,7 @@ export interface ReadImport {
     lines: number;
     bad: number;
     badLines: BadLine[];
-    notes: string[];
+    notes: ProblemText[];
     /** Why it may not be what it was taken for, as a sentence; empty where there is no doubt. */
     doubt: string;
 }
@@ -166,7 +169,7 @@ class RowGatherer {
         this.#context = context;
     }
 
-    bad(line: number, why: string, text: string): void {
+    bad(line: number, why: LineFault, text: string): void {
         this.read.bad++;
         if (this.#badAtFirst + this.#goodAtFirst < JUDGED_LINES) this.#badAtFirst++;
         if (this.read.badLines.length < BAD_LINES_KEPT) {
@@ -179,8 +182,8 @@ class RowGatherer {
         if (this.#badAtFirst + this.#goodAtFirst < JUDGED_LINES) this.#goodAtFirst++;
     }
 
-    /** @returns why the URL cannot be taken; empty when it was */
-    add(written: string, source: string, cells: ImportCell[]): string {
+    /** @returns why the URL cannot be taken; null when it was */
+    add(written: string, source: string, cells: ImportCell[]): LineFault | null {
         const { start, belongs, rules } = this.#context;
         let read;
         try {
@@ -188,12 +191,12 @@ class RowGatherer {
         } catch {
             read = { ok: false as const };
         }
-        if (!read.ok) return 'no address that can be used';
+        if (!read.ok) return 'bad-address';
         const url = belongs(read.address.url) ? applyUrlRules(read.address.url, rules) : read.address.url;
         let from = '';
         if (source !== '') {
             const linking = readAddress(absolute(source, start));
-            if (!linking.ok) return 'the page that links is no address that can be used';
+            if (!linking.ok) return 'bad-source';
             from = linking.address.url;
         }
         const key = from === '' ? url : `${url} ${from}`;
@@ -210,10 +213,10 @@ class RowGatherer {
                           : before + cell;
             });
         } else if (this.#rows.size >= MOST_ROWS) {
-            if (!this.#isFull) this.read.notes.push('Only the first 2,000,000 addresses were kept.');
+            if (!this.#isFull) this.read.notes.push(writeProblem(problem('list-cut', { most: MOST_ROWS })));
             this.#isFull = true;
         } else this.#rows.set(key, { url, source: from, cells });
-        return '';
+        return null;
     }
 
     done(): ReadImport {
@@ -222,11 +225,19 @@ class RowGatherer {
         if (this.#badAtFirst * 2 > judged) {
             const number = (value: number): string => value.toLocaleString('en');
             const [first] = this.read.badLines;
-            this.read.doubt = `${number(this.#badAtFirst)} of the first ${number(judged)} lines cannot be read; line ${number(first?.line ?? 0)}: ${first?.why ?? ''}.`;
+            this.read.doubt = `${number(this.#badAtFirst)} of the first ${number(judged)} lines cannot be read; line ${number(first?.line ?? 0)}: ${lineFaultWords(first?.why ?? '')}.`;
         }
         return this.read;
     }
 }
+
+/** What the reader of CSV finds wrong with a row, by its own codes. */
+const CSV_FAULTS: Partial<Record<string, LineFault>> = {
+    CSV_QUOTE_NOT_CLOSED: 'quote-open',
+    CSV_INVALID_CLOSING_QUOTE: 'quote-inside',
+    INVALID_OPENING_QUOTE: 'quote-inside',
+    CSV_MAX_RECORD_SIZE: 'row-too-long',
+};
 
 /** Reads a table with the columns as they were shown. */
 export async function readTable(
@@ -247,7 +258,7 @@ export async function readTable(
             ...csvOptions(separator),
             on_skip: (error: CsvError | undefined, raw: string | undefined) => {
                 const line = typeof error?.lines === 'number' ? error.lines : gather.read.lines + 1;
-                gather.bad(line, error?.message.split('\n', 1)[0] ?? 'it cannot be read', raw ?? '');
+                gather.bad(line, CSV_FAULTS[error?.code ?? ''] ?? 'row-broken', raw ?? '');
                 return undefined;
             },
         });
@@ -265,14 +276,14 @@ export async function readTable(
             const written = (record[mapping.url] ?? '').trim();
             const source = mapping.source === null ? '' : (record[mapping.source] ?? '').trim();
             const text = (): string => record.join(separator);
-            if (written === '') gather.bad(info.lines, 'no address in its column', text());
-            else if (mapping.source !== null && source === '') gather.bad(info.lines, 'no page that links', text());
+            if (written === '') gather.bad(info.lines, 'no-address', text());
+            else if (mapping.source !== null && source === '') gather.bad(info.lines, 'no-source', text());
             else {
                 const cells = mapping.kept.map(({ index, type }) =>
                     (type === 'date' ? readDate : readNumber)(record[index] ?? ''),
                 );
                 const why = gather.add(written, source, cells);
-                if (why !== '') gather.bad(info.lines, why, text());
+                if (why !== null) gather.bad(info.lines, why, text());
                 else gather.good();
                 await breathe();
             }
@@ -284,7 +295,7 @@ export async function readTable(
     if (read.rows.length === 0 && read.bad > 0) {
         return {
             ok: false,
-            say: `${basename(path)} holds no address that can be read. Line ${read.badLines[0]?.line ?? 0}: ${read.badLines[0]?.why ?? ''}.`,
+            say: `${basename(path)} holds no address that can be read. Line ${read.badLines[0]?.line ?? 0}: ${lineFaultWords(read.badLines[0]?.why ?? '')}.`,
         };
     }
     return { ok: true, read };
@@ -346,7 +357,7 @@ export async function readLog(
     if (counts.counted + counts.otherMethod + counts.otherStatus === 0) {
         return {
             ok: false,
-            say: `${basename(path)} is no access log in Common or Combined Log Format: not one of its ${counts.lines.toLocaleString('en')} lines can be read.${gather.read.badLines[0] ? ` Line ${gather.read.badLines[0].line}: ${gather.read.badLines[0].why}.` : ''}`,
+            say: `${basename(path)} is no access log in Common or Combined Log Format: not one of its ${counts.lines.toLocaleString('en')} lines can be read.${gather.read.badLines[0] ? ` Line ${gather.read.badLines[0].line}: ${lineFaultWords(gather.read.badLines[0].why)}.` : ''}`,
         };
     }
     const { origin } = new URL(context.start);
@@ -355,21 +366,17 @@ export async function readLog(
         const isWhole = /^https?:\/\//i.test(target);
         const written = isWhole ? target : `${host === '' ? origin : originOfHost(host, origin)}${target}`;
         if (!isWhole && !target.startsWith('/')) unusable++;
-        else if (gather.add(written, '', [hits, robotHits, lastSeen]) !== '') unusable++;
+        else if (gather.add(written, '', [hits, robotHits, lastSeen]) !== null) unusable++;
         await breathe();
     }
     const read = gather.done();
     read.lines = counts.lines;
-    const number = (value: number): string => value.toLocaleString('en');
-    read.notes.push(
-        `${number(counts.counted)} of ${number(counts.lines)} lines are GET answered with 200; ${number(counts.otherStatus)} other statuses and ${number(counts.otherMethod)} other methods are no evidence of a page.`,
-    );
-    if (counts.first <= counts.last) {
-        const day = (at: number): string => new Date(at).toISOString().slice(0, 10);
-        read.notes.push(`It spans ${day(counts.first)} to ${day(counts.last)} (UTC).`);
-    }
-    if (unusable > 0) read.notes.push(`${number(unusable)} targets are no usable addresses.`);
-    if (log.overflowed) read.notes.push('Only the first 2,000,000 addresses were kept.');
+    const { counted, lines, otherStatus, otherMethod } = counts;
+    const notes: Problem[] = [problem('log-counted', { counted, lines, otherStatus, otherMethod })];
+    if (counts.first <= counts.last) notes.push(problem('log-span', { first: counts.first, last: counts.last }));
+    if (unusable > 0) notes.push(problem('log-unusable', { targets: unusable }));
+    if (log.overflowed) notes.push(problem('list-cut', { most: MOST_ROWS }));
+    read.notes.push(...notes.map((note) => writeProblem(note)));
     return { ok: true, read };
 }
 
@@ -386,7 +393,7 @@ export function readTyped(text: string, context: ImportContext): ReadImport {
         if (line.trim() === '') return;
         gather.read.lines++;
         const why = gather.add(line.trim(), '', []);
-        if (why !== '') gather.bad(index + 1, why, line);
+        if (why !== null) gather.bad(index + 1, why, line);
     });
     return gather.done();
 }

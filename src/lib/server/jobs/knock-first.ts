@@ -1,4 +1,5 @@
 /** Knocks at the door of a survey that is about to begin, so that what shuts it is said before the first page is read. */
+import { doorSentence } from '../../core/words/door.ts';
 import type { SurveySecrets } from '../../core/survey/settings.ts';
 import { checkDoor, KNOCK_PATIENCE, OTHER_AGENT } from '../crawl/door-check.ts';
 import { addKnock, listKnocks } from '../store/door-store.ts';
@@ -23,7 +24,7 @@ export async function knockFirst({ db }: Store, { survey, secrets, stop, say }: 
     const { settings } = survey;
     const [last] = await listKnocks(db, survey.siteId, 1);
     const isFresh = last?.url === settings.start && last.at > Date.now() - STILL_FRESH;
-    if (isFresh) say(last.report.verdict.say);
+    if (isFresh) say(doorSentence(last.report));
     else {
         try {
             const report = await checkDoor({
@@ -36,7 +37,7 @@ export async function knockFirst({ db }: Store, { survey, secrets, stop, say }: 
             // Told to stop in the middle of it: half a knock says nothing.
             if (!stop.aborted) {
                 await addKnock(db, survey.siteId, report);
-                say(report.verdict.say);
+                say(doorSentence(report));
             }
         } catch (error) {
             say(`the door could not be knocked at: ${(error as Error).message}`);

@@ -2,7 +2,8 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { problemText } from '../../core/problems/problem.ts';
-import type { DoorReport } from '../../core/door/door-report.ts';
+import type { DoorFacts, DoorReport } from '../../core/door/door-report.ts';
+import { judgeDoor } from '../../core/door/judge-door.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
 
@@ -43,30 +44,8 @@ const Page = z.object({
     closedBy: StoredProblem,
     isLeft: z.boolean(),
 });
-const Bolt = z.object({
-    kind: z.enum([
-        'no-answer',
-        'tls',
-        'elsewhere',
-        'agent',
-        'sign-in',
-        'status',
-        'robots',
-        'noindex',
-        'type',
-        'empty',
-        'canonical',
-    ]),
-    by: z.string(),
-    say: z.string(),
-    where: z.string(),
-    opens: z.string(),
-    isHidden: z.boolean(),
-    onlyHere: z.boolean(),
-});
-
-/** A report as stored. */
-export const StoredReport: z.ZodType<DoorReport> = z.object({
+/** The facts of a report, as stored. What they mean is worked out from them, by the rules of this version. */
+const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
     facts: z.object({
         url: z.string(),
         at: z.number(),
@@ -124,21 +103,16 @@ export const StoredReport: z.ZodType<DoorReport> = z.object({
         expected: z.number().nullable(),
         neighbours: z.array(z.object({ host: z.string(), links: z.number(), example: z.string() })),
     }),
-    verdict: z.object({
-        state: z.enum(['open', 'half', 'shut']),
-        say: z.string(),
-        bolts: z.array(Bolt),
-        remarks: z.array(z.string()),
-    }),
 });
 
 function toKnock(row: typeof schema.doorChecks.$inferSelect): StoredKnock {
-    return { ...row, report: StoredReport.parse(row.report) };
+    const { facts } = StoredReport.parse(row.report);
+    return { ...row, report: { facts, verdict: judgeDoor(facts) } };
 }
 
-export async function addKnock(db: Database, siteId: number | null, report: DoorReport): Promise<number> {
-    const { url, at } = report.facts;
-    const [made] = await db.insert(schema.doorChecks).values({ siteId, url, at, report }).$returningId();
+export async function addKnock(db: Database, siteId: number | null, { facts }: DoorReport): Promise<number> {
+    const { url, at } = facts;
+    const [made] = await db.insert(schema.doorChecks).values({ siteId, url, at, report: { facts } }).$returningId();
     if (!made) throw new Error('the knock got no number');
     return made.id;
 }

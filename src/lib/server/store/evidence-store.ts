@@ -8,6 +8,7 @@ import {
     type ImportOutcome,
     type ImportRow,
 } from '../../core/evidence/imports.ts';
+import { problem, problemText, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
 import { emptyRows, unreadPage, type EvidenceRow } from '../../core/survey/survey-rows.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
 import { inTransaction, loadTables } from './batch-store.ts';
@@ -34,7 +35,7 @@ const Outcome: z.ZodType<ImportOutcome> = z.object({
     lines: z.number(),
     rows: z.number(),
     bad: z.number(),
-    notes: z.array(z.string()),
+    notes: z.array(z.string().transform(problemText)),
     bare: z.object({ count: z.number(), day: z.string() }).nullable(),
 });
 
@@ -99,7 +100,7 @@ export async function addImport(
             surveyId,
             survey.revision,
             survey.endedAt,
-            `before evidence was added: ${made.name}`.slice(0, 500),
+            problem('before-list', { name: made.name }),
             summary,
         );
         const revision = survey.revision + 1;
@@ -153,19 +154,19 @@ export async function keepRevision(
     surveyId: number,
     number: number,
     at: number,
-    why: string,
+    why: Problem,
     summary: object,
 ): Promise<void> {
     await tx
         .insert(schema.revisions)
-        .values({ surveyId, number, at, why: why.slice(0, 500), summary })
+        .values({ surveyId, number, at, why: writeProblem(why), summary })
         .onDuplicateKeyUpdate({ set: { surveyId } });
 }
 
 export interface Revision {
     number: number;
     at: number;
-    why: string;
+    why: ProblemText;
     summary: unknown;
 }
 
@@ -176,7 +177,7 @@ export async function listRevisions(db: Database, surveyId: number): Promise<Rev
         .from(schema.revisions)
         .where(eq(schema.revisions.surveyId, surveyId))
         .orderBy(asc(schema.revisions.number));
-    return rows.map(({ surveyId: _, ...row }) => row);
+    return rows.map(({ surveyId: _, why, ...row }) => ({ ...row, why: problemText(why) }));
 }
 
 type ImportHead = Omit<EvidenceImport, 'rows'> & { revision: number };

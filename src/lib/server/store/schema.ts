@@ -318,7 +318,7 @@ export const revisions = mysqlTable(
         surveyId: int('survey_id').notNull(),
         number: int('number').notNull(),
         at: moment('at').notNull(),
-        why: varchar('why', { length: 500 }).notNull(),
+        why: varchar('why', { length: 1000 }).notNull(),
         /** The summary as exported (`summary.json`) at that revision. */
         summary: json('summary').notNull(),
     },
@@ -428,7 +428,7 @@ export const doorChecks = mysqlTable(
         siteId: int('site_id'),
         url: address('url').notNull(),
         at: moment('at').notNull(),
-        /** `DoorReport` of `core/door/door-report.ts`. */
+        /** `{ facts }`: the `DoorFacts` of `core/door/door-report.ts`. */
         report: json('report').notNull(),
     },
     (table) => [index('door_check_site').on(table.siteId)],

@@ -1,4 +1,5 @@
 /** How a survey was read, for a request: completeness, sitemaps, links from other sites, other hosts, progress, evidence. */
+import { storedWords } from '../../core/words/problems.ts';
 import { sitemapFiles } from '../../core/areas/sitemap-files.ts';
 import { DEFAULT_ROBOT_WORDS } from '../../core/evidence/robot-agents.ts';
 import { completenessView } from '../../core/views/completeness.ts';
@@ -56,6 +57,6 @@ export async function showEvidence({ survey }: RequestContext) {
         isEarlier: isEarlier(survey),
         view: evidenceView(await shownImports(survey)),
         robotWords: [...DEFAULT_ROBOT_WORDS],
-        revisions: revisions.map(({ number, at, why }) => ({ number, at, why })),
+        revisions: revisions.map(({ number, at, why }) => ({ number, at, why: storedWords(why) })),
     };
 }

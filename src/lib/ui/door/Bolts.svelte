@@ -1,8 +1,8 @@
 <script lang="ts">
     /** What shuts the door, where it stands, and what would open it. */
-    import type { DoorReport } from '../../core/door/door-report.ts';
+    import type { ToldVerdict } from '../../core/words/door.ts';
 
-    let { bolts }: { bolts: DoorReport['verdict']['bolts'] } = $props();
+    let { bolts }: { bolts: ToldVerdict['bolts'] } = $props();
 </script>
 
 <section class="pane border-t border-(--rule)" aria-label="What shuts it">

@@ -1,7 +1,8 @@
 <script lang="ts">
     /** What a door check found: what shuts, what changed, and everything it looked at. */
-    import type { KnockChange } from '../../core/door/compare-knocks.ts';
+    import type { KnockChange } from '../../core/compare/compare-knocks.ts';
     import type { DoorReport } from '../../core/door/door-report.ts';
+    import { toldVerdict } from '../../core/words/door.ts';
     import Bolts from './Bolts.svelte';
     import DoorRobots from './DoorRobots.svelte';
     import DoorSitemaps from './DoorSitemaps.svelte';
@@ -18,7 +19,8 @@
         knockName?: string;
     }
     let { report, before, knockName }: Props = $props();
-    const { facts, verdict } = $derived(report);
+    const { facts } = $derived(report);
+    const verdict = $derived(toldVerdict(report));
 </script>
 
 {#if verdict.bolts.length > 0}<Bolts bolts={verdict.bolts} />{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** What changed since the knock before. */
-    import type { KnockChange } from '../../core/door/compare-knocks.ts';
+    import type { KnockChange } from '../../core/compare/compare-knocks.ts';
     import { moment } from '../parts/format.ts';
 
     let { at, changes }: { at: number; changes: readonly KnockChange[] } = $props();

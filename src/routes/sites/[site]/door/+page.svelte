@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { doorSentence } from '$lib/core/words/door.ts';
     import { enhance } from '$app/forms';
     import Plain from '$lib/ui/frame/Plain.svelte';
     import DoorReportView from '$lib/ui/door/DoorReportView.svelte';
@@ -24,7 +25,7 @@
     >
         <div class="pane">
             <h1 class="headline mb-1">
-                {data.knock ? data.knock.report.verdict.say : `Nobody has knocked at ${data.site.name} yet.`}
+                {data.knock ? doorSentence(data.knock.report) : `Nobody has knocked at ${data.site.name} yet.`}
             </h1>
             <p class="ink2 mb-2">
                 {#if data.knock}{data.knock.url}, {moment(data.knock.at)}.{:else}A door check asks for robots.txt, the

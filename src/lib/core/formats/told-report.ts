@@ -1,6 +1,7 @@
 /** A door check as it is given out: what went wrong in words, in the fields that have always held words. */
+import type { DoorHop, DoorPage, DoorReport } from '../door/door-report.ts';
+import { toldVerdict } from '../words/door.ts';
 import { storedWords } from '../words/problems.ts';
-import type { DoorHop, DoorPage, DoorReport } from './door-report.ts';
 
 type ToldHop = Omit<DoorHop, 'failure'> & { failure: string };
 
@@ -14,7 +15,8 @@ const toldPage = (page: DoorPage) => ({
 });
 
 /** The report with sentences (`docs/formats.md`). */
-export function toldReport({ facts, verdict }: DoorReport) {
+export function toldReport(report: DoorReport) {
+    const { facts } = report;
     return {
         facts: {
             ...facts,
@@ -23,6 +25,6 @@ export function toldReport({ facts, verdict }: DoorReport) {
             startAsOther: facts.startAsOther && toldPage(facts.startAsOther),
             samples: facts.samples.map(toldPage),
         },
-        verdict,
+        verdict: toldVerdict(report),
     };
 }

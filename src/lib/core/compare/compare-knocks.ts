@@ -1,6 +1,7 @@
 /** Two knocks at one door side by side: what changed between them. */
+import type { DoorFacts, DoorReport } from '../door/door-report.ts';
+import { boltWords } from '../words/door.ts';
 import { storedWords } from '../words/problems.ts';
-import type { DoorFacts, DoorReport } from './door-report.ts';
 
 export interface KnockChange {
     what: string;
@@ -16,7 +17,8 @@ export function compareKnocks(before: DoorReport, now: DoorReport): KnockChange[
     const compare = (what: string, a: string, b: string): void => {
         if (a !== b) changes.push({ what, before: a, now: b });
     };
-    const bolts = (report: DoorReport): string => report.verdict.bolts.map((bolt) => bolt.by).join(', ') || 'nothing';
+    const bolts = ({ facts, verdict }: DoorReport): string =>
+        verdict.bolts.map((bolt) => boltWords(bolt, facts).by).join(', ') || 'nothing';
     compare('the door', STATE_WORDS[before.verdict.state], STATE_WORDS[now.verdict.state]);
     compare('what shuts', bolts(before), bolts(now));
     for (const variant of now.facts.variants) {

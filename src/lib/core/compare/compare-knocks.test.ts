@@ -6,8 +6,9 @@ import {
     doorReport as report,
 } from '../../../../tests/support/door.ts';
 import { compareKnocks } from './compare-knocks.ts';
-import type { DoorFacts } from './door-report.ts';
-import { realOrigin } from './judge-door.ts';
+import type { DoorFacts } from '../door/door-report.ts';
+import { realOrigin } from '../door/judge-door.ts';
+import { doorSentence, toldVerdict } from '../words/door.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
 const variant = (origin: string, lands: string, canonical = ''): DoorFacts['variants'][number] => ({
@@ -25,13 +26,13 @@ describe('judgeDoor', () => {
         expect(shut.verdict.state).toBe('shut');
         const half = report({ start: page({ noindex }), samples: [page({ noindex }), page(), page()] });
         expect(half.verdict.state).toBe('half');
-        expect(half.verdict.say).toContain('2 of 3 pages behind it may be indexed');
+        expect(doorSentence(half)).toContain('2 of 3 pages behind it may be indexed');
     });
 
     it('is half open where the start page is open and most of what lies behind is not', () => {
-        const { verdict } = report({ samples: [page({ status: 500 }), page({ status: 403 }), page()] });
-        expect(verdict).toMatchObject({ state: 'half', bolts: [] });
-        expect(verdict.say).toContain('only 1 of the 3 pages');
+        const half = report({ samples: [page({ status: 500 }), page({ status: 403 }), page()] });
+        expect(half.verdict).toMatchObject({ state: 'half', bolts: [] });
+        expect(doorSentence(half)).toContain('only 1 of the 3 pages');
     });
 
     it('does not take words a person sees for what is missing', () => {
@@ -57,7 +58,7 @@ describe('judgeDoor', () => {
             validTo: Date.UTC(2026, 2, 10),
             isPinned: false,
         };
-        const { verdict } = report({ variants: [{ ...variant(URL, URL), certificate }] });
+        const verdict = toldVerdict(report({ variants: [{ ...variant(URL, URL), certificate }] }));
         expect(verdict.remarks).toContain('A certificate ends in 7 days.');
     });
 });
