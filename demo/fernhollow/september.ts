@@ -70,7 +70,10 @@ function loseCanonical(pages: Pages): void {
             .replace(/<aside>.*<\/aside>/s, (shelf) => shelf.replace(/(href="\/tools\/[^"]+\/)"/g, '$1?from=shelf"')),
     );
     for (const [path, answer] of [...pages]) {
-        if (isPage(answer) && isTool(path)) pages.set(`${path}?from=shelf`, answer);
+        if (!isPage(answer) || !isTool(path)) continue;
+        for (const [, tool] of String(answer.body).matchAll(/href="([^"]+)\?from=shelf"/g)) {
+            pages.set(`${tool}?from=shelf`, pages.get(tool!)!);
+        }
     }
 }
 

@@ -45,7 +45,8 @@ export interface ReachView {
     chokeTotal: number;
     /** Templates whose links alone lead somewhere. */
     templates: (CountedSet & { name: string; words: string; on: number })[];
-    threads: { thin: CountedSet; oneLink: CountedSet; listings: CountedSet; declined: CountedSet };
+    /** Pages that little holds; none of the first two is in both. */
+    threads: { oneLink: CountedSet; onePage: CountedSet; listings: CountedSet; declined: CountedSet };
     islands: { largest: Island[]; total: number; pages: number };
     /** The goal that is offered: within it lie nine of ten reached pages. */
     offered: number | null;
@@ -94,8 +95,8 @@ export function reachView({ survey, priority, within, goals, followedOnly }: Rea
             set: `held by template ${quoted(template.name, true)}`,
         })),
         threads: {
-            thin: counted('thin hold'),
             oneLink: counted('page and held by one link'),
+            onePage: counted('thin hold and not held by one link'),
             listings: counted('listing only'),
             declined: counted('decline only'),
         },

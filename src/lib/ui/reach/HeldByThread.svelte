@@ -6,8 +6,8 @@
 
     let { threads, to }: { threads: ReachView['threads']; to: ViewLinks } = $props();
     const THREADS = [
-        { of: 'thin', name: 'thin holds: one reached page alone links there' },
         { of: 'oneLink', name: 'hang from one single link' },
+        { of: 'onePage', name: 'of the rest, followed links from one page alone' },
         { of: 'listings', name: 'linked from listings only' },
         { of: 'declined', name: 'reached by nofollow links only' },
     ] as const;
