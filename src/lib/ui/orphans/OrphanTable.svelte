@@ -37,7 +37,7 @@
                         <PageLink url={orphan.url} {to} />
                         <div class="note">{orphan.title}</div>
                     </td>
-                    <td>{kindOf(orphan)}</td>
+                    <td class="min-w-16">{kindOf(orphan)}</td>
                     <td class="ink2">{orphan.evidence.join(', ')}</td>
                     <td class="spare ink2">{indexed(orphan)}</td>
                     <td>
