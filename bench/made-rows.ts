@@ -72,9 +72,9 @@ export function* madeBatches({ pages, own = 15 }: MadeRowsOptions): Generator<Su
         const kind = page < SECTIONS * IN_SECTION ? 0 : page % 97 === 5 ? 404 : page % 61 === 7 ? 301 : 0;
         batch.pages.push({
             ...unreadPage(page),
-            seq: page,
+            orderRead: page,
             status: kind || 200,
-            mediaType: kind === 301 ? '' : 'text/html',
+            contentType: kind === 301 ? '' : 'text/html',
             redirectTo: kind === 301 ? page - 1 : null,
             title: `${word()} ${word()} ${word()} ${page}`,
             h1: `${word()} ${word()}`,

@@ -39,9 +39,9 @@ function batchesOf(pages: number): SurveyBatch[] {
         const { title, h1, description, language, words } = facts;
         rows.addPage({
             ...unreadPage(address),
-            seq: number,
+            orderRead: number,
             status: 200,
-            mediaType: 'text/html',
+            contentType: 'text/html',
             title,
             h1,
             description,

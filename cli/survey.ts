@@ -3,8 +3,8 @@ import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
 import { noteWords, storedWords } from '../src/lib/core/words/problems.ts';
 import { readProblems } from '../src/lib/core/problems/problem.ts';
-import { matchImport } from '../src/lib/core/areas/import-matches.ts';
-import { IMPORT_KINDS } from '../src/lib/core/evidence/imports.ts';
+import { matchList } from '../src/lib/core/areas/list-matches.ts';
+import { LIST_KINDS } from '../src/lib/core/evidence/evidence-lists.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import { countPages } from '../src/lib/core/areas/count-pages.ts';
@@ -13,8 +13,8 @@ import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
 import { evaluateIn, type Surveys } from '../src/lib/server/current-set.ts';
-import { importContext, makeImport } from '../src/lib/server/evidence/make-import.ts';
-import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
+import { listContext, makeList } from '../src/lib/server/evidence/make-list.ts';
+import { readListFile } from '../src/lib/server/evidence/read-list.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
@@ -23,7 +23,7 @@ import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
 import { migrateStore, openStore, whileAway, type Store } from '../src/lib/server/store/connect.ts';
-import { giveImport, type NewImport } from '../src/lib/server/store/evidence-store.ts';
+import { giveList, type NewList } from '../src/lib/server/store/evidence-store.ts';
 import { LEASE_MILLISECONDS } from '../src/lib/server/store/job-store.ts';
 import { siteForStart } from '../src/lib/server/store/site-store.ts';
 import {
@@ -110,7 +110,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                     secrets: sealed,
                     knock: values.knock === true,
                 });
-                for (const item of evidence) await giveImport(store.db, survey.id, item);
+                for (const item of evidence) await giveList(store.db, survey.id, item);
             }
             const { settings } = survey;
             console.error(`Surveying ${settings.start} (survey ${survey.siteId}/${survey.number})`);
@@ -257,37 +257,32 @@ async function readEvidence(
     robotWords: string[] | undefined,
     settings: SurveySettings,
     anyway: boolean,
-): Promise<NewImport[]> {
-    const imports: NewImport[] = [];
+): Promise<NewList[]> {
+    const imports: NewList[] = [];
     for (const text of given) {
         const [, kind = '', path = ''] = /^([a-z]+)=(.+)$/s.exec(text) ?? [];
-        const known = IMPORT_KINDS.find((item) => item === kind);
+        const known = LIST_KINDS.find((item) => item === kind);
         if (!known) {
             throw new UsageError(
-                `--evidence takes KIND=FILE with one of ${IMPORT_KINDS.join(', ')}, for example --evidence log=access.log; "${text}" is none.`,
+                `--evidence takes KIND=FILE with one of ${LIST_KINDS.join(', ')}, for example --evidence log=access.log; "${text}" is none.`,
             );
         }
-        const read = await readImportFile(
-            resolve(path),
-            known,
-            importContext(settings),
-            robotWords ?? DEFAULT_ROBOT_WORDS,
-        );
+        const read = await readListFile(resolve(path), known, listContext(settings), robotWords ?? DEFAULT_ROBOT_WORDS);
         if (!read.ok) throw new UsageError(`--evidence ${known}: ${read.say}`);
         if (read.read.doubt !== '' && !anyway) {
             throw new UsageError(
                 `--evidence ${known}: ${basename(path)} may not be what it is taken for: ${read.read.doubt} Give --anyway to take it all the same.`,
             );
         }
-        imports.push(makeImport(known, basename(path), read.read));
+        imports.push(makeList(known, basename(path), read.read));
     }
     return imports;
 }
 
 /** What became of a list: how much of it was read, and what matches nothing. */
-function evidenceLine({ kind, name, outcome, rows }: NewImport, packed: PackedSurvey): string {
+function evidenceLine({ kind, name, outcome, rows }: NewList, packed: PackedSurvey): string {
     const number = (value: number): string => value.toLocaleString('en');
-    const { read, notRead, unmatched } = matchImport(packed, rows);
+    const { read, notRead, unmatched } = matchList(packed, rows);
     const bad = outcome.bad === 0 ? '' : `, ${number(outcome.bad)} lines could not be read`;
     return `Evidence ${kind}, ${name}: ${number(outcome.rows)} addresses, ${number(read)} read, ${number(notRead)} not read, ${number(unmatched.length)} match nothing${bad}`;
 }

@@ -1,7 +1,7 @@
 /**
  * Makes the lists a real user of the demo site would have: an access log, visited landing pages, what a search index
  * lists, and links of other sites, for each edition. Their texts are always the same; `demo/evidence/` keeps them as
- * plain files, and a test compares the two. Run by hand after the site has changed: `./edgemap make-demo-evidence`.
+ * plain files, and a test compares the two. Run by hand after the site has changed: `npm run demo-evidence`.
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

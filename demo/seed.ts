@@ -5,14 +5,14 @@ import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import { DEFAULT_SETTINGS } from '../src/lib/core/survey/default-settings.ts';
 import { NO_SECRETS, type SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { checkDoor, OTHER_AGENT } from '../src/lib/server/crawl/door-check.ts';
-import { importContext, makeImport } from '../src/lib/server/evidence/make-import.ts';
-import { readImportFile } from '../src/lib/server/evidence/read-import.ts';
+import { listContext, makeList } from '../src/lib/server/evidence/make-list.ts';
+import { readListFile } from '../src/lib/server/evidence/read-list.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { projectRoot } from '../src/lib/server/process/data-folder.ts';
 import { pause } from '../src/lib/server/process/liveness.ts';
 import { whileAway, type Store } from '../src/lib/server/store/connect.ts';
 import { addKnock } from '../src/lib/server/store/door-store.ts';
-import { giveImport } from '../src/lib/server/store/evidence-store.ts';
+import { giveList } from '../src/lib/server/store/evidence-store.ts';
 import { readProgress, releaseJob } from '../src/lib/server/store/job-store.ts';
 import { addSite, listSites, saveSiteSettings } from '../src/lib/server/store/site-store.ts';
 import { createSurvey, getSurvey, listSurveys, type Survey } from '../src/lib/server/store/survey-store.ts';
@@ -102,13 +102,13 @@ async function surveyWithEvidence(store: Store, siteId: number, port: number, ed
         leaseUntil: Date.now() + 60_000,
         asOf: EDITION_DATES[edition],
     });
-    const context = importContext(settings);
+    const context = listContext(settings);
     for (const kind of ['log', 'visits', 'search', 'external'] as const) {
         const name = EVIDENCE_FILES[kind];
         const path = join(projectRoot(), 'demo/evidence', edition, name);
-        const read = await readImportFile(path, kind, context, DEFAULT_ROBOT_WORDS);
+        const read = await readListFile(path, kind, context, DEFAULT_ROBOT_WORDS);
         if (!read.ok) throw new Error(read.say);
-        await giveImport(db, survey.id, makeImport(kind, name, read.read));
+        await giveList(db, survey.id, makeList(kind, name, read.read));
     }
     await releaseJob(db, survey.id, owner);
     return survey;

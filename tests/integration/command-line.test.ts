@@ -83,6 +83,9 @@ describe('a good survey', () => {
             complete: true,
             reasons: [],
             pages: pages.length,
+            urls: pages.length,
+            pages_read: pages.filter(({ status, content_type }) => status === '200' && content_type === 'text/html')
+                .length,
             links: links.length,
             orphans: pages.filter((page) => page.orphan === 'true').length,
         });

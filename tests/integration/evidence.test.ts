@@ -5,22 +5,22 @@ import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { evidenceNames } from '$lib/core/evidence/evidence.ts';
 import { DEFAULT_ROBOT_WORDS } from '$lib/core/evidence/robot-agents.ts';
-import type { ImportKind } from '$lib/core/evidence/imports.ts';
+import type { ListKind } from '$lib/core/evidence/evidence-lists.ts';
 import { linksIn } from '$lib/core/areas/links-in.ts';
 import { packSurvey } from '$lib/core/pack/pack-survey.ts';
 import { NO_URL_RULES } from '$lib/core/address/url-rules.ts';
 import { measureSurvey } from '../support/reference/measured-survey.ts';
 import { nodeOfUrl } from '../support/reference/node-of-url.ts';
-import { makeImport, bareCount } from '$lib/server/evidence/make-import.ts';
-import { readImportFile, readTyped, previewTable, type ImportContext } from '$lib/server/evidence/read-import.ts';
+import { makeList, bareCount } from '$lib/server/evidence/make-list.ts';
+import { readListFile, readTyped, previewTable, type ListContext } from '$lib/server/evidence/read-list.ts';
 import {
-    addImport,
-    giveImport,
-    importedUrls,
-    listImports,
+    addList,
+    giveList,
+    listedUrls,
+    evidenceLists,
     listRevisions,
     loadBadLines,
-    loadImports,
+    loadLists,
 } from '$lib/server/store/evidence-store.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
 import { getSurvey, infoOf, resumeSurvey } from '$lib/server/store/survey-store.ts';
@@ -31,7 +31,7 @@ import { openInstance, temporaryFolder, type Instance } from '../support/instanc
 import { openSurvey, tableSite } from '../support/survey.ts';
 
 const ORIGIN = 'https://www.site.example';
-const CONTEXT: ImportContext = {
+const CONTEXT: ListContext = {
     start: `${ORIGIN}/`,
     belongs: (url) => url.startsWith(`${ORIGIN}/`),
     rules: NO_URL_RULES,
@@ -54,8 +54,8 @@ function file(name: string, content: string | Buffer): string {
     return path;
 }
 
-async function read(kind: ImportKind, content: string | Buffer, name = 'list.csv') {
-    const result = await readImportFile(file(name, content), kind, CONTEXT, DEFAULT_ROBOT_WORDS);
+async function read(kind: ListKind, content: string | Buffer, name = 'list.csv') {
+    const result = await readListFile(file(name, content), kind, CONTEXT, DEFAULT_ROBOT_WORDS);
     return result.ok
         ? result.read
         : { say: result.say, rows: [], bad: 0, badLines: [], lines: 0, columns: [], notes: [], doubt: '' };
@@ -125,7 +125,7 @@ describe('tables', () => {
         ]);
     });
 
-    it.each<[string, ImportKind, string | Buffer, RegExp]>([
+    it.each<[string, ListKind, string | Buffer, RegExp]>([
         ['is empty', 'visits', '', /is empty/],
         ['holds no address', 'visits', 'a,b\n1,2\n', /No column holds addresses/],
         ['has one column of addresses where two are due', 'external', 'url\n/a\n', /Only one column/],
@@ -204,8 +204,8 @@ describe('a survey with evidence', () => {
             'external',
             'from,to\nhttps://o.example/,/old\nhttps://o.example/2,/shut\nhttps://o.example/,https://elsewhere.example/\n',
         );
-        await giveImport(instance.store.db, survey.id, makeImport('log', 'access.log', log));
-        await giveImport(instance.store.db, survey.id, makeImport('external', 'links.csv', links));
+        await giveList(instance.store.db, survey.id, makeList('log', 'access.log', log));
+        await giveList(instance.store.db, survey.id, makeList('external', 'links.csv', links));
         const { survey: made, measured, log: asked } = await survey.run();
         await survey.close();
         expect(made).toMatchObject({ state: 'finished', revision: 1, cut: [] });
@@ -235,7 +235,7 @@ describe('a survey with evidence', () => {
             'unknown',
         ]);
         const urls: string[] = [];
-        for await (const known of importedUrls(instance.store.db, survey.id))
+        for await (const known of listedUrls(instance.store.db, survey.id))
             urls.push(`${known.evidence} ${known.url.replace(ORIGIN, '')}`);
         expect(urls).toEqual([
             'log /a',
@@ -256,10 +256,10 @@ describe('a survey with evidence', () => {
             'visits',
             'url,visits\n/a,9\n/visited,4\n/gone,1\nbad one,2\nhttps://elsewhere.example/,3\n',
         );
-        const made = makeImport('visits', 'visits.csv', visits);
+        const made = makeList('visits', 'visits.csv', visits);
         const known = new Map(first.measured.rows.addresses.map((row) => [row.url, row.id]));
         const fresh = [`${ORIGIN}/visited`, `${ORIGIN}/gone`];
-        const added = await addImport(db, survey.id, made, fresh, known, { pages: 2 });
+        const added = await addList(db, survey.id, made, fresh, known, { pages: 2 });
         expect(added).toEqual({ ok: true, revision: 2 });
         expect(await listRevisions(db, survey.id)).toMatchObject([{ number: 1, summary: { pages: 2 } }]);
 
@@ -284,7 +284,7 @@ describe('a survey with evidence', () => {
         // Nothing was read twice.
         const asked = survey.standIn.log.map((entry) => new URL(entry.url).pathname);
         expect(asked.filter((path) => path === '/a').length).toBe(1);
-        const [list] = await loadImports(db, survey.id);
+        const [list] = await loadLists(db, survey.id);
         expect(list).toMatchObject({ kind: 'visits', name: 'visits.csv', outcome: { bad: 1, rows: 4 } });
         expect(await loadBadLines(db, survey.id, list!.id)).toEqual([
             { line: 5, why: 'bad-address', text: 'bad one,2' },
@@ -295,11 +295,11 @@ describe('a survey with evidence', () => {
         const { db } = instance.store;
         const survey = await openSurvey(instance, SITE);
         const count = bareCount('search', 'the index of the county', 480, '2026-03-02');
-        expect(await addImport(db, survey.id, count, [], new Map(), {})).toMatchObject({ ok: false });
+        expect(await addList(db, survey.id, count, [], new Map(), {})).toMatchObject({ ok: false });
         await survey.run();
         await survey.close();
-        expect(await addImport(db, survey.id, count, [], new Map(), {})).toMatchObject({ ok: true, revision: 2 });
-        expect((await listImports(db, survey.id))[0]?.outcome.bare).toEqual({ count: 480, day: '2026-03-02' });
+        expect(await addList(db, survey.id, count, [], new Map(), {})).toMatchObject({ ok: true, revision: 2 });
+        expect((await evidenceLists(db, survey.id))[0]?.outcome.bare).toEqual({ count: 480, day: '2026-03-02' });
     });
 });
 
@@ -315,9 +315,9 @@ describe('the lists of the demo', () => {
             const path = join('demo/evidence', edition, EVIDENCE_FILES[kind]);
             expect(
                 readFileSync(path, 'utf8') === made[kind],
-                `${path} is out of date: ./edgemap make-demo-evidence`,
+                `${path} is out of date: npm run demo-evidence`,
             ).toBe(true);
-            const result = await readImportFile(
+            const result = await readListFile(
                 path,
                 kind,
                 { ...CONTEXT, start: 'https://www.fernhollow-tools.example/' },

@@ -15,7 +15,7 @@ import { holdDatabase } from '$lib/server/process/database-process.ts';
 import { inTransaction, loadTables, storeBatch } from '$lib/server/store/batch-store.ts';
 import { BulkMismatch, bulkLoad, RowWriter } from '$lib/server/store/bulk-load.ts';
 import { migrateStore, MIGRATIONS_FOLDER, openStore } from '$lib/server/store/connect.ts';
-import { addImport, giveImport, importRows, loadImports, type NewImport } from '$lib/server/store/evidence-store.ts';
+import { addList, giveList, listRows, loadLists, type NewList } from '$lib/server/store/evidence-store.ts';
 import { releaseJob, takeJob } from '$lib/server/store/job-store.ts';
 import { LeaseLost } from '$lib/server/store/ownership.ts';
 import { loadPacked, savePacked, whilePacking } from '$lib/server/store/packed-store.ts';
@@ -221,7 +221,7 @@ describe('a packed part of several chunks', () => {
 });
 
 describe('lists from elsewhere', () => {
-    const made = (rows: NewImport['rows']): NewImport => ({
+    const made = (rows: NewList['rows']): NewList => ({
         kind: 'external',
         name: 'links.csv',
         outcome: { columns: [], lines: rows.length, rows: rows.length, bad: 0, notes: [], bare: null },
@@ -236,10 +236,10 @@ describe('lists from elsewhere', () => {
         await closeSurvey(db, survey.id, { state: 'finished', cut: [], trouble: '' });
         const url = 'https://site.example/0';
         const rows = ['https://a.example/', 'https://b.example/'].map((source) => ({ url, source, cells: [] }));
-        const result = await addImport(db, survey.id, made(rows), [], new Map([[url, 0]]), {});
+        const result = await addList(db, survey.id, made(rows), [], new Map([[url, 0]]), {});
         expect(result).toEqual({ ok: true, revision: 2 });
         expect((await loadRows(db, survey.id)).evidence).toHaveLength(1);
-        expect((await loadImports(db, survey.id))[0]?.rows).toEqual(rows);
+        expect((await loadLists(db, survey.id))[0]?.rows).toEqual(rows);
     });
 
     it('come back in order, however long they are', async () => {
@@ -250,11 +250,11 @@ describe('lists from elsewhere', () => {
             source: '',
             cells: [],
         }));
-        await giveImport(db, survey.id, made(rows));
-        const [head] = await loadImports(db, survey.id);
+        await giveList(db, survey.id, made(rows));
+        const [head] = await loadLists(db, survey.id);
         expect(head?.rows).toEqual(rows);
         let seen = 0;
-        for await (const row of importRows(db, survey.id, head!.id)) expect(row.url).toBe(rows[seen++]?.url);
+        for await (const row of listRows(db, survey.id, head!.id)) expect(row.url).toBe(rows[seen++]?.url);
         expect(seen).toBe(25_001);
     });
 });

@@ -43,11 +43,11 @@ function sampleRows(): SurveyRows {
     rows.pages = [
         {
             address: 0,
-            seq: 0,
+            orderRead: 0,
             status: 200,
             notRead: '',
             failure: '',
-            mediaType: 'text/html',
+            contentType: 'text/html',
             typeNote: told('sent as x'),
             bodyTrouble: told('cut'),
             redirectTo: 1,

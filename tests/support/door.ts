@@ -19,7 +19,7 @@ export function doorPage(change: Partial<DoorPage> = {}): DoorPage {
         ],
         status: 200,
         failure: '',
-        mediaType: 'text/html',
+        contentType: 'text/html',
         title: 'Start',
         language: 'en',
         words: 100,

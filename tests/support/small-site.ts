@@ -40,9 +40,9 @@ export class Site {
         const address = this.id(path);
         this.rows.pages.push({
             ...unreadPage(address),
-            seq: this.rows.pages.length,
+            orderRead: this.rows.pages.length,
             status: 200,
-            mediaType: 'text/html',
+            contentType: 'text/html',
             title: `Title of ${path}`,
             words: 1,
             robotsAllowed: true,

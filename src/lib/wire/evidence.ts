@@ -23,7 +23,7 @@ export const UploadAnswer = z.object({
 });
 export type UploadPreview = NonNullable<z.infer<typeof UploadAnswer>['preview']>;
 
-export const ImportRequest = z.object({
+export const ListRequest = z.object({
     separator: z.string().length(1),
     mapping: Mapping.nullable(),
     robotWords: z.array(z.string().max(100)).max(1_000),

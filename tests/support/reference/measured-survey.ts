@@ -149,7 +149,7 @@ export function measureSurvey(info: SurveyInfo, rows: SurveyRows): MeasuredSurve
             failure: page?.failure ?? '',
             redirectTo: page?.redirectTo == null ? '' : urlOf(page.redirectTo),
             instantRefresh: page?.instantRefresh == null ? '' : urlOf(page.instantRefresh),
-            mediaType: page?.mediaType ?? '',
+            contentType: page?.contentType ?? '',
             noindex: page?.noindex ?? false,
             noindexReason: page?.noindexReason ?? '',
             canonicals: (page?.canonicals ?? []).map(urlOf),

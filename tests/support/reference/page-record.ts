@@ -61,7 +61,7 @@ export function pageRecord(survey: MeasuredSurvey, node: number): PageRecord {
     return {
         url,
         status: page?.status ?? null,
-        content_type: wasRead && page.mediaType !== '' ? page.mediaType : null,
+        content_type: wasRead && page.contentType !== '' ? page.contentType : null,
         redirect_to: page?.redirectTo == null ? null : urlOf(page.redirectTo),
         depth: depth === UNREACHED ? null : depth,
         gate: gate.gate,

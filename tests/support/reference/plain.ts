@@ -80,7 +80,7 @@ export interface PlainFacts {
     failure: string;
     redirectTo: string;
     instantRefresh: string;
-    mediaType: string;
+    contentType: string;
     noindex: boolean;
     noindexReason: string;
     canonicals: string[];
@@ -108,8 +108,8 @@ export function plainGates(facts: PlainFacts): PlainGates {
         ['redirect', isPage && facts.instantRefresh !== '' ? `refresh without delay to ${facts.instantRefresh}` : null],
         [
             'type',
-            isPage && facts.mediaType !== 'text/html' && facts.mediaType !== 'application/xhtml+xml'
-                ? facts.mediaType || 'no content type'
+            isPage && facts.contentType !== 'text/html' && facts.contentType !== 'application/xhtml+xml'
+                ? facts.contentType || 'no content type'
                 : null,
         ],
         ['noindex', isPage && facts.noindex ? storedWords(facts.noindexReason) : null],

@@ -67,7 +67,7 @@ describe('where weight is lost', () => {
         'to what failed with %s',
         (notRead) => {
             const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }]);
-            site.page('/x', [], { status: null, notRead, failure: told('no'), mediaType: '', words: null });
+            site.page('/x', [], { status: null, notRead, failure: told('no'), contentType: '', words: null });
             const survey = pack(site);
             expect(lostUrls(survey)[node(survey, '/x')]).toBe(1);
             expect(survey.measured.leak).toBeGreaterThan(0);
@@ -76,7 +76,7 @@ describe('where weight is lost', () => {
 
     it.each(['limit', 'stopped', 'trap', 'action', 'later'] as const)('not to what was left: %s', (notRead) => {
         const site = new Site().known('/', 'manual').page('/', [{ to: '/x' }]);
-        site.page('/x', [], { status: null, notRead, mediaType: '', words: null });
+        site.page('/x', [], { status: null, notRead, contentType: '', words: null });
         expect(lostUrls(pack(site))[1]).toBe(0);
     });
 });

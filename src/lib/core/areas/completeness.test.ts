@@ -12,8 +12,8 @@ import type { SurveyInfo } from '../survey/survey-rows.ts';
 import { limitSentence } from '../words/limits.ts';
 import { completenessOf, evidenceMatrix } from './completeness.ts';
 import { type Evidence, EVIDENCE, evidenceNames } from '../evidence/evidence.ts';
-import { GivenFacts, matchImport } from './import-matches.ts';
-import type { EvidenceImport, ImportKind, ImportRow } from '../evidence/imports.ts';
+import { GivenFacts, matchList } from './list-matches.ts';
+import type { EvidenceList, ListKind, ListRow } from '../evidence/evidence-lists.ts';
 import { linksIn } from './links-in.ts';
 import { NearestPages } from './nearest.ts';
 import { isListing } from '../evidence/listing.ts';
@@ -171,7 +171,7 @@ describe('kinds of orphans', () => {
 });
 
 describe('what lists say', () => {
-    const list = (kind: ImportKind, name: string, rows: ImportRow[]): EvidenceImport => ({
+    const list = (kind: ListKind, name: string, rows: ListRow[]): EvidenceList => ({
         id: 1,
         kind,
         name,
@@ -189,7 +189,7 @@ describe('what lists say', () => {
         },
         rows,
     });
-    const row = (path: string, cells: (number | null)[], source = ''): ImportRow => ({
+    const row = (path: string, cells: (number | null)[], source = ''): ListRow => ({
         url: path.startsWith('http') ? path : `${ORIGIN}${path}`,
         source,
         cells,
@@ -197,7 +197,7 @@ describe('what lists say', () => {
 
     it('is counted by what became of it', () => {
         const rows = [row('/a/', [1, 2]), row('/new', [3, null]), row('/shut', []), row('https://other.example/', [])];
-        const { unmatched, ...counts } = matchImport(pack(sample()), rows);
+        const { unmatched, ...counts } = matchList(pack(sample()), rows);
         expect(counts).toEqual({ read: 1, notRead: 2, later: 1 });
         expect(unmatched.map((item) => item.url)).toEqual(['https://other.example/']);
     });

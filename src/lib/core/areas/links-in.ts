@@ -3,7 +3,7 @@ import { variantKey } from '../address/variants.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
 import { NO_ADDRESS } from '../model/graph-model.ts';
 import { type PackedSurvey } from '../packed/packed-survey.ts';
-import type { ImportRow } from '../evidence/imports.ts';
+import type { ListRow } from '../evidence/evidence-lists.ts';
 
 /** How a link from elsewhere arrives. */
 export const LANDINGS = ['page', 'redirect', 'error', 'variant', 'closed', 'not read', 'unknown'] as const;
@@ -25,7 +25,7 @@ export interface LinkIn {
 const MAX_HOPS = 20;
 
 /** Follows each link to where it lands. Needs `core` and `text`. O(links log nodes + nodes). */
-export function linksIn(survey: PackedSurvey, rows: readonly ImportRow[]): LinkIn[] {
+export function linksIn(survey: PackedSurvey, rows: readonly ListRow[]): LinkIn[] {
     const winners = winningVariants(survey);
     const statuses = survey.numbers('status');
     const reasons = survey.numbers('not_read');

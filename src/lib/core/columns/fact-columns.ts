@@ -81,7 +81,7 @@ export const FACT_COLUMNS = [
         id: 'content_type',
         part: 'core',
         form: 'choices',
-        from: text((page) => (page.status === null ? '' : page.mediaType)),
+        from: text((page) => (page.status === null ? '' : page.contentType)),
         field: { kind: 'choice', name: 'content type', what: 'Media type after sniffing.', csv: 3 },
     }),
     factColumn({
@@ -162,7 +162,7 @@ export const FACT_COLUMNS = [
         publicId: 'order_read',
         part: 'core',
         form: 'numbers',
-        from: each((page) => page?.seq ?? -1),
+        from: each((page) => page?.orderRead ?? -1),
         field: { kind: 'number', unknown: -1, name: 'order read', what: 'Place in the order of asking, from 0.' },
     }),
     factColumn({

@@ -35,7 +35,7 @@ export function gatesOf(facts: SurveyFacts): GateFacts {
             failure: page?.failure ?? '',
             redirectTo: page?.redirectTo == null ? '' : urlOf(page.redirectTo),
             instantRefresh: page?.instantRefresh == null ? '' : urlOf(page.instantRefresh),
-            mediaType: page?.mediaType ?? '',
+            contentType: page?.contentType ?? '',
             noindex: page?.noindex ?? false,
             noindexReason: page?.noindexReason ?? '',
             canonicals: (page?.canonicals ?? []).map(urlOf),

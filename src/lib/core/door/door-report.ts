@@ -57,7 +57,7 @@ export interface DoorPage {
     /** Of the last answer. */
     status: number | null;
     failure: ProblemText;
-    mediaType: string;
+    contentType: string;
     title: string;
     language: string;
     /** Words of the body; null where there is no document. */

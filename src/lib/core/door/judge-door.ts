@@ -15,7 +15,7 @@ function isOpenPage(page: DoorPage): boolean {
 
 /** True for a page an index may take. */
 export function mayBeIndexed(page: DoorPage): boolean {
-    return isOpenPage(page) && page.noindex === null && page.canonical === null && isHtmlType(page.mediaType);
+    return isOpenPage(page) && page.noindex === null && page.canonical === null && isHtmlType(page.contentType);
 }
 
 export function judgeDoor(facts: DoorFacts): DoorVerdict {
@@ -66,7 +66,7 @@ function startBolts({ start, startAsOther }: DoorFacts): BoltKind[] {
     if (start.status !== 200) return ['status'];
     const bolts: BoltKind[] = [];
     if (start.failure !== '') bolts.push('unreadable');
-    else if (!isHtmlType(start.mediaType)) bolts.push('type');
+    else if (!isHtmlType(start.contentType)) bolts.push('type');
     else if ((start.words ?? 0) === 0 && (start.links ?? 0) === 0) bolts.push('empty');
     if (start.noindex) bolts.push('noindex');
     if (start.canonical) bolts.push('canonical');
@@ -81,7 +81,7 @@ function remarksOf(facts: DoorFacts): RemarkCode[] {
     else if (start.closedBy !== '') remarks.push('asked-once');
     if (start.noindexInBody) remarks.push('noindex-in-body');
     if (start.refresh) remarks.push('refresh');
-    if (start.language === '' && start.status === 200 && isHtmlType(start.mediaType)) remarks.push('no-language');
+    if (start.language === '' && start.status === 200 && isHtmlType(start.contentType)) remarks.push('no-language');
     const { landing, ends } = variantLandings(facts);
     if (facts.variants.length > 1 && landing.length > 0) {
         remarks.push(ends.length === 1 ? 'variants-agree' : 'variants-apart');

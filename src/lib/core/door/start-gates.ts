@@ -13,7 +13,7 @@ export function startGates(start: DoorPage): Gate[] {
         failure: start.failure,
         redirectTo: start.hops.at(-1)?.to ?? '',
         instantRefresh: '',
-        mediaType: start.mediaType,
+        contentType: start.contentType,
         noindex: start.noindex !== null,
         noindexReason: '',
         canonicals: start.canonical ? [start.canonical.say] : [],

@@ -4,14 +4,14 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
 import { lostFolders } from '../areas/completeness.ts';
-import { matchImport } from '../areas/import-matches.ts';
-import type { ImportRow } from './imports.ts';
+import { matchList } from '../areas/list-matches.ts';
+import type { ListRow } from './evidence-lists.ts';
 import { linksIn, winningVariants } from '../areas/links-in.ts';
 import { NearestPages } from '../areas/nearest.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}): PackedSurvey => packSurvey(site.measure(info)).survey;
-const row = (url: string, source = ''): ImportRow => ({ url: `${ORIGIN}${url}`, source, cells: [] });
+const row = (url: string, source = ''): ListRow => ({ url: `${ORIGIN}${url}`, source, cells: [] });
 
 describe('lostFolders', () => {
     it('names a folder of two URLs, not of one, and only where none of them is reached', () => {
@@ -27,7 +27,7 @@ describe('lostFolders', () => {
     });
 });
 
-describe('matchImport', () => {
+describe('matchList', () => {
     it('counts a URL once, however many rows name it; each row that matches nothing is told', () => {
         const site = new Site()
             .known('/', 'manual')
@@ -40,16 +40,16 @@ describe('matchImport', () => {
             row('/no'),
             row('/no'),
         ];
-        const matches = matchImport(pack(site), rows);
+        const matches = matchList(pack(site), rows);
         expect(matches).toMatchObject({ read: 2, notRead: 0, later: 0 });
         expect(matches.unmatched).toHaveLength(2);
     });
 
     it('tells what became known since from what was not read for another reason', () => {
-        const left = (notRead: PageRow['notRead']): Partial<PageRow> => ({ status: null, notRead, mediaType: '' });
+        const left = (notRead: PageRow['notRead']): Partial<PageRow> => ({ status: null, notRead, contentType: '' });
         const site = new Site().known('/', 'manual').page('/', [{ to: '/limit' }]);
         site.page('/limit', [], left('limit')).page('/later', [], left('later')).known('/later', 'log');
-        expect(matchImport(pack(site), [row('/limit'), row('/later')])).toMatchObject({
+        expect(matchList(pack(site), [row('/limit'), row('/later')])).toMatchObject({
             read: 0,
             notRead: 2,
             later: 1,

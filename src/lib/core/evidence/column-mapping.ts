@@ -3,7 +3,7 @@
  * keeping: a guess from its head and first rows, to be shown and changed before anything is imported.
  */
 import { readAddress } from '../address/address.ts';
-import type { ImportCell, ImportColumn } from './imports.ts';
+import type { ListCell, ListColumn } from './evidence-lists.ts';
 
 export interface ColumnMapping {
     hasHeader: boolean;
@@ -12,7 +12,7 @@ export interface ColumnMapping {
     /** Index of the column with the page that links; null where there is none. */
     source: number | null;
     /** Further columns that are kept, with their names. */
-    kept: (ImportColumn & { index: number })[];
+    kept: (ListColumn & { index: number })[];
 }
 
 export type MappingGuess = { ok: true; mapping: ColumnMapping } | { ok: false; say: string };
@@ -112,7 +112,7 @@ export function guessMapping(
     return { ok: true, mapping: { hasHeader, url, source, kept } };
 }
 
-function typeOf(cells: string[]): ImportColumn['type'] | null {
+function typeOf(cells: string[]): ListColumn['type'] | null {
     if (cells.length === 0) return null;
     if (cells.filter((cell) => readNumber(cell) !== null).length >= cells.length * MOST) return 'number';
     if (cells.filter((cell) => readDate(cell) !== null).length >= cells.length * MOST) return 'date';
@@ -120,7 +120,7 @@ function typeOf(cells: string[]): ImportColumn['type'] | null {
 }
 
 /** A number as tables write it: `12`, `1,234`, `1 234.5`, `1'234`, `12 %`; not what only might be one. */
-export function readNumber(cell: string): ImportCell {
+export function readNumber(cell: string): ListCell {
     const text = cell.trim().replace(/\s?%$/, '').replace(/^\+/, '');
     const plain = /^-?\d{1,3}(?:[ \u00a0\u202f,'’]\d{3})+(?:\.\d+)?$/.test(text)
         ? text.replace(/[ \u00a0\u202f,'’]/g, '')
@@ -131,7 +131,7 @@ export function readNumber(cell: string): ImportCell {
 }
 
 /** An ISO 8601 date or moment (`2026-03-02`, `2026-03-02T10:00:00+01:00`, a blank for the T), without zone as UTC. */
-export function readDate(cell: string): ImportCell {
+export function readDate(cell: string): ListCell {
     const match =
         /^(\d{4})[-/](\d{2})[-/](\d{2})(?:[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\s?(Z|[+-]\d{2}:?\d{2})?)?$/.exec(
             cell.trim(),

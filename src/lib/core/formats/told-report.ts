@@ -7,8 +7,10 @@ type ToldHop = Omit<DoorHop, 'failure'> & { failure: string };
 
 const toldHop = (hop: DoorHop): ToldHop => ({ ...hop, failure: storedWords(hop.failure) });
 
+/** `mediaType` is the name that was given out first. */
 const toldPage = (page: DoorPage) => ({
     ...page,
+    mediaType: page.contentType,
     hops: page.hops.map(toldHop),
     failure: storedWords(page.failure),
     closedBy: storedWords(page.closedBy),

@@ -11,7 +11,7 @@ const GOOD: GateFacts = {
     failure: '',
     redirectTo: '',
     instantRefresh: '',
-    mediaType: 'text/html',
+    contentType: 'text/html',
     noindex: false,
     noindexReason: '',
     canonicals: ['https://site.example/a'],
@@ -22,7 +22,7 @@ const BAD: Record<(typeof GATES)[number], Partial<GateFacts>> = {
     robots: { robotsAllowed: false, robotsRule: told('Disallow: /a') },
     response: { status: 404 },
     redirect: { instantRefresh: 'https://site.example/b' },
-    type: { mediaType: 'application/pdf' },
+    type: { contentType: 'application/pdf' },
     noindex: { noindex: true, noindexReason: told('meta robots says noindex') },
     canonical: { canonicals: ['https://site.example/b'] },
 };
@@ -54,7 +54,7 @@ describe('passGates', () => {
     });
 
     it('passes XHTML, no canonical, and several canonicals that void each other', () => {
-        expect(passGates({ ...GOOD, mediaType: 'application/xhtml+xml', canonicals: [] }).gate).toBe('indexable');
+        expect(passGates({ ...GOOD, contentType: 'application/xhtml+xml', canonicals: [] }).gate).toBe('indexable');
         expect(passGates({ ...GOOD, canonicals: ['https://site.example/b', 'https://site.example/c'] }).gate).toBe(
             'indexable',
         );

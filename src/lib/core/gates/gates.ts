@@ -23,7 +23,7 @@ export interface GateFacts {
     /** Target of a refresh without delay to another page; empty when none. */
     instantRefresh: string;
     /** Media type after sniffing, lower case, without parameters. */
-    mediaType: string;
+    contentType: string;
     noindex: boolean;
     noindexReason: ProblemText;
     /** Distinct declared canonical targets. */
@@ -46,8 +46,8 @@ export function isRedirectStatus(status: number): boolean {
     return REDIRECT_STATUS.has(status);
 }
 
-export function isHtmlType(mediaType: string): boolean {
-    return HTML_TYPES.has(mediaType);
+export function isHtmlType(contentType: string): boolean {
+    return HTML_TYPES.has(contentType);
 }
 
 /** The accepted canonical (RFC 6596): exactly one distinct target; several different ones void each other. */
@@ -73,7 +73,7 @@ export function passGates(facts: GateFacts): GateResult {
         } else if (status !== 200) fail('response', problem('status', { status }));
         else {
             if (facts.instantRefresh !== '') fail('redirect', problem('refreshes', { to: facts.instantRefresh }));
-            if (!HTML_TYPES.has(facts.mediaType)) fail('type', problem('type', { type: facts.mediaType }));
+            if (!HTML_TYPES.has(facts.contentType)) fail('type', problem('type', { type: facts.contentType }));
             if (facts.noindex) fail('noindex', readProblem(facts.noindexReason));
             const canonical = acceptedCanonical(facts.canonicals);
             if (canonical !== null && canonical !== facts.url)

@@ -1,8 +1,8 @@
 /** Numbers and dates that imports say of pages, as columns: visits, hits of a log, dates of a search index. */
-import type { EvidenceImport } from '../evidence/imports.ts';
+import type { EvidenceList } from '../evidence/evidence-lists.ts';
 import type { GivenColumn } from '../packed/packed-survey.ts';
 
-const KIND_WORD: Record<EvidenceImport['kind'], string> = {
+const KIND_WORD: Record<EvidenceList['kind'], string> = {
     log: 'log',
     visits: 'visits',
     search: 'search',
@@ -25,7 +25,7 @@ function wordsOf(text: string): string {
  */
 export function givenColumns(
     urls: readonly string[],
-    imports: readonly EvidenceImport[],
+    imports: readonly EvidenceList[],
 ): { head: GivenColumn; values: Float64Array }[] {
     const nodeOf = new Map(urls.map((url, node) => [url, node]));
     const columns: { head: GivenColumn; values: Float64Array }[] = [];

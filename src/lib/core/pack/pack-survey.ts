@@ -3,7 +3,7 @@ import type { Part } from '../columns/column.ts';
 import { FACT_COLUMNS } from '../columns/fact-columns.ts';
 import { NO_TEXT_FACTS, type SurveyFacts, type TextFacts } from '../columns/survey-facts.ts';
 import { NEAR_TEXT } from '../doubles/near-doubles.ts';
-import type { EvidenceImport } from '../evidence/imports.ts';
+import type { EvidenceList } from '../evidence/evidence-lists.ts';
 import { NO_ADDRESS } from '../model/graph-model.ts';
 import { FACTS_VERSION, PackedSurvey } from '../packed/packed-survey.ts';
 import type { Sections } from '../packed/sections.ts';
@@ -25,7 +25,7 @@ export interface PackedParts {
 export function packSurvey(
     { info, rows }: { info: SurveyInfo; rows: SurveyRows },
     textFacts: TextFacts = NO_TEXT_FACTS,
-    imports: readonly EvidenceImport[] = [],
+    imports: readonly EvidenceList[] = [],
 ): PackedParts {
     return packRows(info, columnsOf(rows), textFacts, imports);
 }
@@ -45,7 +45,7 @@ export function packFacts(
     info: SurveyInfo,
     rows: RowColumns,
     textFacts: TextFacts = NO_TEXT_FACTS,
-    imports: readonly EvidenceImport[] = [],
+    imports: readonly EvidenceList[] = [],
 ): PackedParts {
     const nodes = nodesOf(rows);
     const { count, pages, urls } = nodes;

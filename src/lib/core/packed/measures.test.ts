@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SaxesParser } from 'saxes';
-import type { EvidenceImport } from '../evidence/imports.ts';
+import type { EvidenceList } from '../evidence/evidence-lists.ts';
 import { graphmlOf, xmlText } from '../formats/graphml.ts';
 import { Bits } from '../sets/bits.ts';
 import { pageColumns } from '../sets/page-columns.ts';
@@ -160,7 +160,7 @@ describe('measures of the site', () => {
 });
 
 describe('columns of lists', () => {
-    const imported = (kind: EvidenceImport['kind'], name: string, rows: EvidenceImport['rows']): EvidenceImport => ({
+    const imported = (kind: EvidenceList['kind'], name: string, rows: EvidenceList['rows']): EvidenceList => ({
         id: 1,
         kind,
         name,

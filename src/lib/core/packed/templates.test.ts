@@ -24,7 +24,13 @@ function survey(pages: Record<string, string>, status: Record<string, number> = 
     const blocks = new Map<string, number>();
     for (const [path, html] of Object.entries(pages)) {
         const page = address(O + path);
-        rows.pages.push({ ...unreadPage(page), seq: 0, status: 200, mediaType: 'text/html', robotsAllowed: true });
+        rows.pages.push({
+            ...unreadPage(page),
+            orderRead: 0,
+            status: 200,
+            contentType: 'text/html',
+            robotsAllowed: true,
+        });
         const facts = readPage(html, O + path, { link: [], refresh: '', xRobotsTag: [] });
         facts.blocks.forEach(({ region, place, links }, ordinal) => {
             const listed = links.map((link): ListedLink => ({ ...link, target: address(link.target), text: '' }));
@@ -40,7 +46,13 @@ function survey(pages: Record<string, string>, status: Record<string, number> = 
     }
     for (const [path, code] of Object.entries(status)) {
         const page = address(O + path);
-        rows.pages.push({ ...unreadPage(page), seq: 0, status: code, mediaType: 'text/html', robotsAllowed: true });
+        rows.pages.push({
+            ...unreadPage(page),
+            orderRead: 0,
+            status: code,
+            contentType: 'text/html',
+            robotsAllowed: true,
+        });
     }
     return packSurvey({ info: { start: `${O}/`, state: 'finished', cut: [] }, rows }).survey;
 }

@@ -5,7 +5,7 @@ import { Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem, writeProblem } from '../problems/problem.ts';
 
-const failed = { status: null, notRead: 'timeout', mediaType: '', words: null } as const;
+const failed = { status: null, notRead: 'timeout', contentType: '', words: null } as const;
 
 const survey = packSurvey(
     new Site()

@@ -2,7 +2,7 @@
  * Relations of the set language: sets of pages by their links. Each list of links is looked at once, whatever number of
  * pages carries it; then each page's blocks. O(lists' links + page blocks).
  */
-import { IMPORT_KINDS } from '../evidence/imports.ts';
+import { LIST_KINDS } from '../evidence/evidence-lists.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { linkGraphOf, type LinkGraph } from '../packed/link-graph.ts';
 import { withoutTemplates } from '../measures/held-by-template.ts';
@@ -329,7 +329,7 @@ function eachListRow(survey: PackedSurvey, see: (node: number, name: number) => 
     const isList = survey
         .texts('evidence_row_kind_words')
         .all()
-        .map((kind) => IMPORT_KINDS.some((known) => known === kind));
+        .map((kind) => LIST_KINDS.some((known) => known === kind));
     for (let node = 0; node < survey.count; node++) {
         for (let row = start[node]!; row < start[node + 1]!; row++) if (isList[kinds[row]!]) see(node, names[row]!);
     }

@@ -7,5 +7,5 @@ export const ORPHAN = { unknown: -1, no: 0, strict: 1, adrift: 2 } as const;
 
 /** True for a page whose links count: it answered 200 with HTML. */
 export function isReadHtml(page: PageRow | null): boolean {
-    return page !== null && page.status === 200 && isHtmlType(page.mediaType);
+    return page !== null && page.status === 200 && isHtmlType(page.contentType);
 }

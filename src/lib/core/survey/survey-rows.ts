@@ -39,14 +39,14 @@ export interface PageRow {
     /** Number of its address. */
     address: number;
     /** Place in the order of asking, from 0; -1 for what was not asked. */
-    seq: number;
+    orderRead: number;
     status: number | null;
     /** Empty when there is a status. */
     notRead: NotRead | '';
     /** Why asking, or reading what was received, failed; empty unless it did. */
     failure: ProblemText;
     /** Media type after sniffing, lower case, without parameters. */
-    mediaType: string;
+    contentType: string;
     /** What is odd about the type as sent; empty when nothing is. */
     typeNote: ProblemText;
     /** Why the body is not whole: what was read of it counts, the rest is not known. */
@@ -85,11 +85,11 @@ export interface PageRow {
 export function unreadPage(address: number): PageRow {
     return {
         address,
-        seq: -1,
+        orderRead: -1,
         status: null,
         notRead: '',
         failure: '',
-        mediaType: '',
+        contentType: '',
         typeNote: '',
         bodyTrouble: '',
         redirectTo: null,
@@ -201,7 +201,7 @@ export interface CheckRow {
     /** Empty when there is a status. */
     notRead: NotRead | '';
     failure: ProblemText;
-    mediaType: string;
+    contentType: string;
     redirectTo: number | null;
     milliseconds: number | null;
     readAt: number;
@@ -215,7 +215,7 @@ export type StoredEvidence = (typeof STORED_EVIDENCE)[number];
 export interface EvidenceRow {
     address: number;
     evidence: StoredEvidence;
-    /** File that names it (a sitemap's or robots.txt's URL, the name of an import); empty for typed in. */
+    /** File that names it (a sitemap's or robots.txt's URL, the name of a list); empty for typed in. */
     source: string;
     line: number;
     lastmod: string;

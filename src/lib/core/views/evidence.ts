@@ -1,13 +1,13 @@
 /** What *Evidence* shows: the lists that were given to a survey, and how each fits what the survey knows. */
-import { matchImport } from '../areas/import-matches.ts';
-import type { EvidenceImport, ImportKind } from '../evidence/imports.ts';
+import { matchList } from '../areas/list-matches.ts';
+import type { EvidenceList, ListKind } from '../evidence/evidence-lists.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { storedWords } from '../words/problems.ts';
 import { quoted } from '../sets/tokens.ts';
 
 export interface ShownList {
     id: number;
-    kind: ImportKind;
+    kind: ListKind;
     name: string;
     /** When it was added, UTC milliseconds since 1970, and the revision it made. */
     at: number;
@@ -30,9 +30,9 @@ export interface ShownList {
 }
 
 /** @param revision the revision of the survey that the list made */
-export function shownList(survey: PackedSurvey, list: EvidenceImport, revision: number): ShownList {
+export function shownList(survey: PackedSurvey, list: EvidenceList, revision: number): ShownList {
     const { id, kind, name, at, outcome, rows } = list;
-    const { read, notRead, later, unmatched } = matchImport(survey, rows);
+    const { read, notRead, later, unmatched } = matchList(survey, rows);
     return {
         id,
         kind,
@@ -54,7 +54,7 @@ export function shownList(survey: PackedSurvey, list: EvidenceImport, revision: 
 
 /** A count that came without a list, as somebody said it on a day. */
 export interface BareCount {
-    kind: ImportKind;
+    kind: ListKind;
     name: string;
     count: number;
     day: string;

@@ -1,6 +1,6 @@
 /** What *Links in* shows: links of other sites, and where each lands. */
 import { linksIn, type Landing, type LinkIn } from '../areas/links-in.ts';
-import type { ImportRow } from '../evidence/imports.ts';
+import type { ListRow } from '../evidence/evidence-lists.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
@@ -27,7 +27,7 @@ export interface LinksInView {
  * @param rows of all lists of links that were given
  * @param wanted how those land that are shown; null for all that do not land on a page
  */
-export function linksInView(survey: PackedSurvey, rows: readonly ImportRow[], wanted: string | null): LinksInView {
+export function linksInView(survey: PackedSurvey, rows: readonly ListRow[], wanted: string | null): LinksInView {
     const all = once(survey, 'links in', [], () => linksIn(survey, rows));
     const counts: LinksInView['counts'] = {};
     for (const { landing } of all) counts[landing] = (counts[landing] ?? 0) + 1;

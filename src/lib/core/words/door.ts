@@ -119,7 +119,7 @@ const BOLTS: Record<BoltKind, (facts: DoorFacts) => BoltWords> = {
     }),
     type: (facts) => ({
         by: 'its type',
-        say: `The start page is ${facts.start.mediaType || 'of no known type'}, not HTML: there are no links to follow.`,
+        say: `The start page is ${facts.start.contentType || 'of no known type'}, not HTML: there are no links to follow.`,
         where: `Content-Type header of ${askedLast(facts)}`,
         opens: 'Start at a page, or let the server say text/html.',
     }),

@@ -415,7 +415,8 @@ function differencesOf(ours: DoorPage, other: DoorPage): DoorDifference[] {
         page.status === null ? page.failure || 'no answer' : String(page.status);
     compare('status', answerOf(ours), answerOf(other));
     compare('lands at', ours.hops.at(-1)?.url ?? '', other.hops.at(-1)?.url ?? '');
-    if (ours.status !== other.status || !isHtmlType(ours.mediaType) || !isHtmlType(other.mediaType)) return differences;
+    if (ours.status !== other.status || !isHtmlType(ours.contentType) || !isHtmlType(other.contentType))
+        return differences;
     compare('noindex', ours.noindex?.say ?? 'none', other.noindex?.say ?? 'none');
     compare('canonical', ours.canonical?.say ?? 'itself or none', other.canonical?.say ?? 'itself or none');
     compare('title', ours.title, other.title);

@@ -41,7 +41,7 @@ export async function readDoorPage(url: string, access: DoorPageAccess): Promise
         hops,
         status: null,
         failure: '',
-        mediaType: '',
+        contentType: '',
         title: '',
         language: '',
         words: null,
@@ -118,9 +118,9 @@ async function readBody(
     access: DoorPageAccess,
     result: PageAsRead,
 ): Promise<FactsToGoOn | null> {
-    page.mediaType = mediaTypeOf(answer.sentType, answer.body).type;
+    page.contentType = mediaTypeOf(answer.sentType, answer.body).type;
     const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
-    if (answer.bodyRead !== 'all' || !isHtmlType(page.mediaType)) return null;
+    if (answer.bodyRead !== 'all' || !isHtmlType(page.contentType)) return null;
     if (answer.bodyTrouble !== null && answer.body.length === 0) {
         page.failure = writeProblem(answer.bodyTrouble);
         return null;

@@ -26,7 +26,7 @@ export type SettledPage = Pick<
     | 'status'
     | 'notRead'
     | 'failure'
-    | 'mediaType'
+    | 'contentType'
     | 'redirectTo'
     | 'instantRefresh'
     | 'robotsAllowed'
@@ -126,7 +126,7 @@ export class EarlierRun {
             status: page.status,
             notRead: page.notRead,
             failure: page.failure,
-            mediaType: this.#shared(page.mediaType),
+            contentType: this.#shared(page.contentType),
             redirectTo: page.redirectTo,
             instantRefresh: page.instantRefresh,
             robotsAllowed: page.robotsAllowed,

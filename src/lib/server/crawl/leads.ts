@@ -23,7 +23,7 @@ export function leadsOf(page: SettledPage, links: readonly LinkLead[], { setting
         if (target !== page.address && rows.isInternal(target)) into.push(target);
     };
     if (page.redirectTo !== null && goesOn('redirect')) put(leads.free, page.redirectTo);
-    if (page.status === 200 && isHtmlType(page.mediaType)) {
+    if (page.status === 200 && isHtmlType(page.contentType)) {
         if (page.instantRefresh !== null && goesOn('meta-refresh')) put(leads.free, page.instantRefresh);
         for (const link of links) {
             if (link.target === null) continue;

@@ -1,4 +1,4 @@
-/** URLs that are known by other evidence than links: what sitemaps list, and what imports know. */
+/** URLs that are known by other evidence than links: what sitemaps list, and what lists know. */
 import { readAddress } from '../../core/address/address.ts';
 import { MAX_SITEMAP_BYTES, type SitemapEntry } from '../../core/sitemap/read-sitemap.ts';
 import type { EvidenceRow, FileRow } from '../../core/survey/survey-rows.ts';
@@ -64,7 +64,7 @@ export class OtherEvidence {
         }
     }
 
-    /** Takes in what imports know: read after the link crawl, unless links reach it before. */
+    /** Takes in what lists know: read after the link crawl, unless links reach it before. */
     async take(known: AsyncIterable<KnownUrl>): Promise<void> {
         const { belonging, rows, families, frontier } = this.#parts;
         for await (const { url, evidence, source, line } of known) {

@@ -56,7 +56,7 @@ export class PageReader {
     async read(
         id: number,
         url: string,
-        of: Pick<PageRow, 'seq' | 'robotsAllowed' | 'robotsRule'>,
+        of: Pick<PageRow, 'orderRead' | 'robotsAllowed' | 'robotsRule'>,
         known?: Answer | NoAnswer,
     ): Promise<ReadUrl> {
         const answer = known ?? (await this.#client.fetchPage(url));
@@ -71,7 +71,7 @@ export class PageReader {
         page.status = answer.status;
         page.bytes = sizeOf(answer);
         page.milliseconds = answer.milliseconds;
-        page.mediaType = media.type;
+        page.contentType = media.type;
         page.typeNote = writeProblem(media.note);
         page.bodyTrouble = answer.bodyRead === 'all' ? writeProblem(answer.bodyTrouble) : '';
         const xRobotsTag = answer.headers.get('x-robots-tag') ?? [];
@@ -86,7 +86,7 @@ export class PageReader {
         if (page.bodyTrouble !== '' && answer.body.length === 0) {
             // Nothing of it could be read: no page without links, but one that is not known.
             page.failure = page.bodyTrouble;
-        } else if (answer.bodyRead === 'all' && isHtmlType(page.mediaType)) {
+        } else if (answer.bodyRead === 'all' && isHtmlType(page.contentType)) {
             const read = await this.#parse(url, answer, xRobotsTag);
             if (read.ok) {
                 facts = read.facts;

@@ -30,7 +30,7 @@ export class Settling {
     readonly #actionOf: (url: string) => string | null;
     /** What is told of the texts of read pages, until the frontier has absorbed them. */
     readonly #unabsorbed = new Map<number, TextTraces | null>();
-    #seq = 0;
+    #orderRead = 0;
 
     constructor(parts: RunParts, telling: RunTelling) {
         this.#parts = parts;
@@ -53,7 +53,7 @@ export class Settling {
         const closed = action === null && counts ? families.take(url) : null;
         const left = action !== null ? 'action' : closed !== null ? 'trap' : null;
         // The count is taken now too: the limit is never overrun by answers under way.
-        const seq = left !== null ? -1 : this.#seq++;
+        const orderRead = left !== null ? -1 : this.#orderRead++;
         const isAsked = counts && left === null;
         if (isAsked) this.asked++;
         let settled: Settled;
@@ -61,7 +61,7 @@ export class Settling {
             settled = stored;
             if (stored.page.notRead === 'robots' && isAsked) this.asked--;
         } else {
-            const { wasAsked, ...read } = await this.#read(id, url, seq, left);
+            const { wasAsked, ...read } = await this.#read(id, url, orderRead, left);
             if (!wasAsked && isAsked) this.asked--;
             if (read.page.notRead === 'stopped') return read;
             settled = read;
@@ -86,7 +86,7 @@ export class Settling {
     async #read(
         id: number,
         url: string,
-        seq: number,
+        orderRead: number,
         left: 'action' | 'trap' | null,
     ): Promise<ReadUrl & { wasAsked: boolean }> {
         const { rows, robots, reader, settings, sitemapAnswers, end } = this.#parts;
@@ -107,7 +107,7 @@ export class Settling {
             );
         }
         if (left !== null) return unread({ notRead: left });
-        const read = await reader.read(id, url, { seq, ...judged }, sitemapAnswers.get(id) ?? undefined);
+        const read = await reader.read(id, url, { orderRead, ...judged }, sitemapAnswers.get(id) ?? undefined);
         return { ...read, wasAsked: true };
     }
 }

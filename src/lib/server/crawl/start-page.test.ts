@@ -12,16 +12,16 @@ const site = {
 const page = (change: Partial<PageRow>): PageRow => ({
     ...unreadPage(0),
     status: 200,
-    mediaType: 'text/html',
+    contentType: 'text/html',
     robotsAllowed: true,
     ...change,
 });
-const unanswered = { status: null, mediaType: '' };
+const unanswered = { status: null, contentType: '' };
 
 describe('judgeStart', () => {
     it('begins at a page, goes on within the site, and follows no failure that is a reason of its own', () => {
         expect(judgeStart(page({}), true, site)).toBeNull();
-        expect(judgeStart(page({ mediaType: 'application/xhtml+xml' }), true, site)).toBeNull();
+        expect(judgeStart(page({ contentType: 'application/xhtml+xml' }), true, site)).toBeNull();
         expect(judgeStart(page({ status: 301, redirectTo: 1 }), true, site)).toEqual({ goOnAt: 1 });
     });
 
@@ -46,8 +46,8 @@ describe('judgeStart', () => {
         ['start-status', { status: 404 }, 'answered 404. Check the address'],
         ['start-status', { status: 401 }, 'answered 401. It asks for a sign-in'],
         ['start-status', { status: 301 }, 'answered 301.'],
-        ['start-type', { mediaType: 'application/pdf' }, 'is application/pdf, not HTML'],
-        ['start-type', { mediaType: '' }, 'is of no known type, not HTML'],
+        ['start-type', { contentType: 'application/pdf' }, 'is application/pdf, not HTML'],
+        ['start-type', { contentType: '' }, 'is of no known type, not HTML'],
         ['start-unreadable', { failure: told('it took too long') }, 'could not be read: it took too long.'],
     ])('cannot begin: %s', (code, change, words) => {
         const verdict = judgeStart(page(change), true, site);

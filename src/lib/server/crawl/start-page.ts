@@ -31,7 +31,7 @@ export function judgeStart(
         return problem('start-elsewhere', { ...start, to: site.urlOf(page.redirectTo) });
     }
     if (page.status !== 200) return problem('start-status', { ...start, status: page.status ?? 0 });
-    if (!isHtmlType(page.mediaType)) return problem('start-type', { ...start, type: page.mediaType });
+    if (!isHtmlType(page.contentType)) return problem('start-type', { ...start, type: page.contentType });
     if (failure !== null) return problem('start-unreadable', { ...start, why: failure });
     return null;
 }

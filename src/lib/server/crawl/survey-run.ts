@@ -39,7 +39,7 @@ export interface SurveyRunInput {
     decisions: SurveyDecisions;
     /** What earlier runs of this survey left; new for a new one. */
     earlier: EarlierRun;
-    /** URLs known from elsewhere: imports that were given to the survey. */
+    /** URLs known from elsewhere: lists that were given to the survey. */
     known: () => AsyncIterable<KnownUrl>;
     /** Milliseconds of reading that earlier runs have used of the time limit. */
     elapsed: number;

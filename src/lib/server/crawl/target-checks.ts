@@ -68,7 +68,7 @@ export class TargetChecks {
             status: null,
             notRead: '',
             failure: '',
-            mediaType: '',
+            contentType: '',
             redirectTo: null,
             milliseconds: null,
             readAt: Date.now(),
@@ -83,7 +83,7 @@ export class TargetChecks {
             const answer = await client.fetchStatus(url);
             if (answer.ok) {
                 row.status = answer.status;
-                row.mediaType = answer.sentType;
+                row.contentType = answer.sentType;
                 row.milliseconds = answer.milliseconds;
                 const location = answer.headers.get('location')?.[0];
                 if (isRedirectStatus(answer.status) && location !== undefined) {

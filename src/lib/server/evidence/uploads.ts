@@ -8,12 +8,12 @@ import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import { z } from 'zod';
 import { freeBytes, isFull, LEAST_FREE, sayFull } from '../process/disk-space.ts';
-import { IMPORT_KINDS, type ImportKind } from '../../core/evidence/imports.ts';
+import { LIST_KINDS, type ListKind } from '../../core/evidence/evidence-lists.ts';
 
 export interface Upload {
     id: string;
     path: string;
-    kind: ImportKind;
+    kind: ListKind;
     /** Name the file had. */
     name: string;
 }
@@ -22,12 +22,12 @@ export interface Upload {
 export const MOST_UPLOAD_BYTES = 20_000_000_000;
 const KEPT_MILLISECONDS = 24 * 3_600_000;
 const ID = /^[0-9a-f]{24}$/;
-const About = z.object({ kind: z.enum(IMPORT_KINDS), name: z.string() });
+const About = z.object({ kind: z.enum(LIST_KINDS), name: z.string() });
 
 /** @param length bytes it says it has */
 export async function keepUpload(
     folder: string,
-    kind: ImportKind,
+    kind: ListKind,
     name: string,
     body: ReadableStream,
     length?: number,

@@ -49,7 +49,11 @@ export interface SummaryFile {
     complete: boolean;
     /** Why it is not complete, and what was not read whole where it is. */
     reasons: string[];
+    /** Known URLs, the rows of `pages.csv`: an older name of `urls`. */
     pages: number;
+    urls: number;
+    /** URLs that were read: 200 with HTML. What a page is everywhere else. */
+    pages_read: number;
     by_status: Record<string, number>;
     by_gate: Record<string, number>;
     by_depth: Record<string, number>;
@@ -82,6 +86,8 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
             ...caveatsOf(packed).map(limitWords),
         ],
         pages: packed.count,
+        urls: packed.count,
+        pages_read: 0,
         by_status: {},
         by_gate: {},
         by_depth: {},
@@ -90,7 +96,8 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
         links,
     };
     const of = (name: NumberName) => packed.numbers(name);
-    const [depths, statuses, gates, evidence, orphans] = [
+    const [isPage, depths, statuses, gates, evidence, orphans] = [
+        of('page'),
         of('depth'),
         of('status'),
         of('gate'),
@@ -99,6 +106,7 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
     ];
     for (let node = 0; node < packed.count; node++) {
         const depth = depths[node]!;
+        if (isPage[node] === 1) summary.pages_read++;
         count(summary.by_status, statuses[node] || 'none');
         count(summary.by_gate, gateOf(gates[node]!) ?? 'unknown');
         count(summary.by_depth, depth === UNREACHED ? 'none' : depth);

@@ -7,7 +7,7 @@ import { EarlierRun } from '../crawl/earlier-run.ts';
 import { runSurvey, type SurveyOutcome } from '../crawl/survey-run.ts';
 import { storeBatch } from '../store/batch-store.ts';
 import { isPassing, reasonOf, whileAway, type Store } from '../store/connect.ts';
-import { importedUrls } from '../store/evidence-store.ts';
+import { listedUrls } from '../store/evidence-store.ts';
 import { renewLease, saveProgress } from '../store/job-store.ts';
 import { mendRows, RowsBroken } from '../store/mend-rows.ts';
 import { LeaseLost } from '../store/ownership.ts';
@@ -183,7 +183,7 @@ async function attempt(input: SurveyJobInput, isLast: boolean): Promise<SurveyJo
             secrets: opened.secrets,
             decisions: survey.decisions,
             earlier,
-            known: () => importedUrls(db, surveyId),
+            known: () => listedUrls(db, surveyId),
             elapsed: survey.readMilliseconds,
             stop: stop.signal,
             onBatch: async (batch) => {

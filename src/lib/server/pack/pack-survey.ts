@@ -9,7 +9,7 @@ import type { Sections } from '../../core/packed/sections.ts';
 import { packedOf } from '../../wire/packed-head.ts';
 import { isFull } from '../process/disk-space.ts';
 import type { Database } from '../store/connect.ts';
-import { loadImports } from '../store/evidence-store.ts';
+import { loadLists } from '../store/evidence-store.ts';
 import { loadPacked, savePacked, savePart, whilePacking } from '../store/packed-store.ts';
 import { loadColumns } from '../store/rows-store.ts';
 import { infoOf, type Survey } from '../store/survey-store.ts';
@@ -26,7 +26,7 @@ export async function makePacked(db: Database, survey: Survey): Promise<PackedPa
 async function factsOf(db: Database, survey: Survey): Promise<PackedParts> {
     const columns = await loadColumns(db, survey.id);
     const facts = survey.endedAt === null ? NO_TEXT_FACTS : await loadTextFacts(db, survey.id);
-    return packFacts(infoOf(survey), columns, facts, await loadImports(db, survey.id));
+    return packFacts(infoOf(survey), columns, facts, await loadLists(db, survey.id));
 }
 
 /**

@@ -113,7 +113,7 @@ export function* rowsOfBatch(
             'status',
             'notRead',
             'failure',
-            'mediaType',
+            'contentType',
             'redirectTo',
             'milliseconds',
             'readAt',

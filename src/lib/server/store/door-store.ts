@@ -31,7 +31,7 @@ const Page = z.object({
     hops: z.array(Hop),
     status: z.number().nullable(),
     failure: StoredProblem,
-    mediaType: z.string(),
+    contentType: z.string(),
     title: z.string(),
     language: z.string(),
     words: z.number().nullable(),

@@ -1,13 +1,13 @@
-/** Imports of evidence: their heads, their rows, the lines that could not be read, and what each revision said. */
+/** Lists of evidence: their heads, their rows, the lines that could not be read, and what each revision said. */
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import {
-    IMPORT_KINDS,
-    type EvidenceImport,
-    type ImportKind,
-    type ImportOutcome,
-    type ImportRow,
-} from '../../core/evidence/imports.ts';
+    LIST_KINDS,
+    type EvidenceList,
+    type ListKind,
+    type ListOutcome,
+    type ListRow,
+} from '../../core/evidence/evidence-lists.ts';
 import { problem, problemText, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
 import { emptyRows, unreadPage, type EvidenceRow } from '../../core/survey/survey-rows.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
@@ -21,16 +21,16 @@ export interface BadLineRow {
     text: string;
 }
 
-export interface NewImport {
-    kind: ImportKind;
+export interface NewList {
+    kind: ListKind;
     name: string;
-    outcome: ImportOutcome;
+    outcome: ListOutcome;
     badLines: BadLineRow[];
-    rows: ImportRow[];
+    rows: ListRow[];
 }
 
 const Cells = z.array(z.number().nullable());
-const Outcome: z.ZodType<ImportOutcome> = z.object({
+const Outcome: z.ZodType<ListOutcome> = z.object({
     columns: z.array(z.object({ name: z.string(), type: z.enum(['number', 'date']) })),
     lines: z.number(),
     rows: z.number(),
@@ -39,9 +39,9 @@ const Outcome: z.ZodType<ImportOutcome> = z.object({
     bare: z.object({ count: z.number(), day: z.string() }).nullable(),
 });
 
-async function insertImport(tx: Executor, surveyId: number, made: NewImport, revision: number): Promise<number> {
+async function insertList(tx: Executor, surveyId: number, made: NewList, revision: number): Promise<number> {
     const [row] = await tx
-        .insert(schema.imports)
+        .insert(schema.lists)
         .values({
             surveyId,
             kind: made.kind,
@@ -52,39 +52,39 @@ async function insertImport(tx: Executor, surveyId: number, made: NewImport, rev
             revision,
         })
         .$returningId();
-    if (!row) throw new Error('the import got no number');
+    if (!row) throw new Error('the list got no number');
     return row.id;
 }
 
-/** Keeps an import for a survey that has not begun: its URLs become known when it does. */
-export async function giveImport(db: Database, surveyId: number, made: NewImport): Promise<void> {
+/** Keeps a list for a survey that has not begun: its URLs become known when it does. */
+export async function giveList(db: Database, surveyId: number, made: NewList): Promise<void> {
     await inTransaction(db, async (tx, connection) => {
-        const id = await insertImport(tx, surveyId, made, 1);
-        await loadTables(connection, [importTable(surveyId, id, made.rows)]);
+        const id = await insertList(tx, surveyId, made, 1);
+        await loadTables(connection, [listTable(surveyId, id, made.rows)]);
     });
 }
 
-function importTable(surveyId: number, importId: number, rows: ImportRow[]) {
+function listTable(surveyId: number, listId: number, rows: ListRow[]) {
     return {
-        table: schema.importRows,
-        columns: ['survey_id', 'import_id', 'n', 'url', 'source', 'cells'],
-        rows: rows.map((row, n) => [surveyId, importId, n, row.url, row.source, JSON.stringify(row.cells)]),
+        table: schema.listRows,
+        columns: ['survey_id', 'list_id', 'n', 'url', 'source', 'cells'],
+        rows: rows.map((row, n) => [surveyId, listId, n, row.url, row.source, JSON.stringify(row.cells)]),
     };
 }
 
 export type AddResult = { ok: true; revision: number } | { ok: false; say: string };
 
 /**
- * Adds an import to a survey that has ended: a new revision. URLs of the site that the survey did not know become
+ * Adds a list to a survey that has ended: a new revision. URLs of the site that the survey did not know become
  * known and are not read; the revision before keeps its summary.
  * @param fresh URLs of the site that no row of the survey knows
  * @param knownIds address numbers of the URLs it knows
  * @param summary what the survey says as it is now
  */
-export async function addImport(
+export async function addList(
     db: Database,
     surveyId: number,
-    made: NewImport,
+    made: NewList,
     fresh: string[],
     knownIds: ReadonlyMap<string, number>,
     summary: object,
@@ -104,7 +104,7 @@ export async function addImport(
             summary,
         );
         const revision = survey.revision + 1;
-        const importId = await insertImport(tx, surveyId, made, revision);
+        const listId = await insertList(tx, surveyId, made, revision);
         const [last] = await tx
             .select({
                 address:
@@ -139,7 +139,7 @@ export async function addImport(
                 lastmod: '',
             });
         });
-        await loadTables(connection, [importTable(surveyId, importId, made.rows)], surveyId, batch, {
+        await loadTables(connection, [listTable(surveyId, listId, made.rows)], surveyId, batch, {
             evidence: (last?.evidence ?? -1) + 1,
             file: 0,
         });
@@ -180,12 +180,12 @@ export async function listRevisions(db: Database, surveyId: number): Promise<Rev
     return rows.map(({ surveyId: _, why, ...row }) => ({ ...row, why: problemText(why) }));
 }
 
-type ImportHead = Omit<EvidenceImport, 'rows'> & { revision: number };
+type ListHead = Omit<EvidenceList, 'rows'> & { revision: number };
 
-function toHead(row: typeof schema.imports.$inferSelect): ImportHead {
+function toHead(row: typeof schema.lists.$inferSelect): ListHead {
     return {
         id: row.id,
-        kind: z.enum(IMPORT_KINDS).parse(row.kind),
+        kind: z.enum(LIST_KINDS).parse(row.kind),
         name: row.name,
         at: row.at,
         outcome: Outcome.parse(row.outcome),
@@ -193,31 +193,31 @@ function toHead(row: typeof schema.imports.$inferSelect): ImportHead {
     };
 }
 
-/** The imports of a survey without their rows, in the order they were made. */
-export async function listImports(db: Database, surveyId: number): Promise<ImportHead[]> {
+/** The lists of a survey without their rows, in the order they were made. */
+export async function evidenceLists(db: Database, surveyId: number): Promise<ListHead[]> {
     const rows = await db
         .select()
-        .from(schema.imports)
-        .where(eq(schema.imports.surveyId, surveyId))
-        .orderBy(asc(schema.imports.id));
+        .from(schema.lists)
+        .where(eq(schema.lists.surveyId, surveyId))
+        .orderBy(asc(schema.lists.id));
     return rows.map(toHead);
 }
 
-/** Lines of an import that could not be read. */
-export async function loadBadLines(db: Database, surveyId: number, importId: number): Promise<BadLineRow[]> {
+/** Lines of a list that could not be read. */
+export async function loadBadLines(db: Database, surveyId: number, listId: number): Promise<BadLineRow[]> {
     const [row] = await db
         .select()
-        .from(schema.imports)
-        .where(and(eq(schema.imports.surveyId, surveyId), eq(schema.imports.id, importId)));
+        .from(schema.lists)
+        .where(and(eq(schema.lists.surveyId, surveyId), eq(schema.lists.id, listId)));
     const Lines = z.array(z.object({ line: z.number(), why: z.string(), text: z.string() }));
     return row ? Lines.parse(unpackJson(row.badLines)) : [];
 }
 
 const ROWS_AT_ONCE = 10_000;
 
-/** The rows of one import, in order, a bounded number at a time. */
-export async function* importRows(db: Executor, surveyId: number, importId: number): AsyncGenerator<ImportRow> {
-    const { importRows: table } = schema;
+/** The rows of one list, in order, a bounded number at a time. */
+export async function* listRows(db: Executor, surveyId: number, listId: number): AsyncGenerator<ListRow> {
+    const { listRows: table } = schema;
     for (let from = 0; ; from += ROWS_AT_ONCE) {
         const rows = await db
             .select()
@@ -225,7 +225,7 @@ export async function* importRows(db: Executor, surveyId: number, importId: numb
             .where(
                 and(
                     eq(table.surveyId, surveyId),
-                    eq(table.importId, importId),
+                    eq(table.listId, listId),
                     sql`${table.n} between ${from} and ${from + ROWS_AT_ONCE - 1}`,
                 ),
             )
@@ -237,34 +237,34 @@ export async function* importRows(db: Executor, surveyId: number, importId: numb
     }
 }
 
-/** All imports of a survey with their rows. */
-export async function loadImports(
+/** All lists of a survey with their rows. */
+export async function loadLists(
     db: Database,
     surveyId: number,
-    heads?: Awaited<ReturnType<typeof listImports>>,
-): Promise<EvidenceImport[]> {
-    const imports: EvidenceImport[] = [];
-    for (const { revision: _, ...head } of heads ?? (await listImports(db, surveyId))) {
-        const rows: ImportRow[] = [];
-        for await (const row of importRows(db, surveyId, head.id)) rows.push(row);
-        imports.push({ ...head, rows });
+    heads?: Awaited<ReturnType<typeof evidenceLists>>,
+): Promise<EvidenceList[]> {
+    const lists: EvidenceList[] = [];
+    for (const { revision: _, ...head } of heads ?? (await evidenceLists(db, surveyId))) {
+        const rows: ListRow[] = [];
+        for await (const row of listRows(db, surveyId, head.id)) rows.push(row);
+        lists.push({ ...head, rows });
     }
-    return imports;
+    return lists;
 }
 
-/** What the crawl is given of the imports of a survey: every URL with its kind and where it was named. */
-export async function* importedUrls(
+/** What the crawl is given of the lists of a survey: every URL with its kind and where it was named. */
+export async function* listedUrls(
     db: Executor,
     surveyId: number,
 ): AsyncGenerator<Pick<EvidenceRow, 'evidence' | 'source' | 'line'> & { url: string }> {
     const heads = await db
-        .select({ id: schema.imports.id, kind: schema.imports.kind, name: schema.imports.name })
-        .from(schema.imports)
-        .where(eq(schema.imports.surveyId, surveyId))
-        .orderBy(asc(schema.imports.id));
+        .select({ id: schema.lists.id, kind: schema.lists.kind, name: schema.lists.name })
+        .from(schema.lists)
+        .where(eq(schema.lists.surveyId, surveyId))
+        .orderBy(asc(schema.lists.id));
     for (const { id, kind, name } of heads) {
-        const evidence = z.enum(IMPORT_KINDS).parse(kind);
+        const evidence = z.enum(LIST_KINDS).parse(kind);
         // A row is many lines of a log put together: it has no line of its own.
-        for await (const { url } of importRows(db, surveyId, id)) yield { url, evidence, source: name, line: 0 };
+        for await (const { url } of listRows(db, surveyId, id)) yield { url, evidence, source: name, line: 0 };
     }
 }

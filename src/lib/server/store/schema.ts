@@ -105,11 +105,11 @@ export const pages = mysqlTable(
     {
         surveyId: int('survey_id').notNull(),
         address: int('address').notNull(),
-        seq: int('seq').notNull(),
+        orderRead: int('order_read').notNull(),
         status: smallint('status'),
         notRead: varchar('not_read', { length: 16 }).notNull(),
         failure: varchar('failure', { length: 1000 }).$type<ProblemText>().notNull(),
-        mediaType: varchar('media_type', { length: 200 }).notNull(),
+        contentType: varchar('content_type', { length: 200 }).notNull(),
         typeNote: varchar('type_note', { length: 1000 }).$type<ProblemText>().notNull().default(''),
         bodyTrouble: varchar('body_trouble', { length: 1000 }).$type<ProblemText>().notNull().default(''),
         redirectTo: int('redirect_to'),
@@ -189,7 +189,7 @@ export const targetChecks = mysqlTable(
         status: smallint('status'),
         notRead: varchar('not_read', { length: 16 }).notNull(),
         failure: varchar('failure', { length: 1000 }).$type<ProblemText>().notNull(),
-        mediaType: varchar('media_type', { length: 200 }).notNull(),
+        contentType: varchar('content_type', { length: 200 }).notNull(),
         redirectTo: int('redirect_to'),
         milliseconds: int('milliseconds'),
         readAt: moment('read_at').notNull(),
@@ -276,8 +276,8 @@ export const files = mysqlTable(
 );
 
 /** A list of URLs from elsewhere, given to a survey: an access log, visits, what a search index lists, links of others. */
-export const imports = mysqlTable(
-    'evidence_import',
+export const lists = mysqlTable(
+    'evidence_list',
     {
         id: int('id').primaryKey().autoincrement(),
         surveyId: int('survey_id').notNull(),
@@ -285,30 +285,30 @@ export const imports = mysqlTable(
         /** File name, or what a person called it. */
         name: varchar('name', { length: 255 }).notNull(),
         at: moment('at').notNull(),
-        /** How it was read and what came of it (`ImportOutcome` of `core/evidence/import-outcome.ts`). */
+        /** How it was read and what came of it (`ListOutcome` of `core/evidence/import-outcome.ts`). */
         outcome: json('outcome').notNull(),
         /** Lines that could not be read, packed; bounded. */
         badLines: bytes('bad_lines').notNull(),
         /** Revision of the survey that has it; 1 where it was given before the survey ended. */
         revision: int('revision').notNull(),
     },
-    (table) => [index('evidence_import_survey').on(table.surveyId)],
+    (table) => [index('evidence_list_survey').on(table.surveyId)],
 );
 
-/** One URL of an import, or one link of another site. */
-export const importRows = mysqlTable(
-    'evidence_import_row',
+/** One URL of a list, or one link of another site. */
+export const listRows = mysqlTable(
+    'evidence_list_row',
     {
         surveyId: int('survey_id').notNull(),
-        importId: int('import_id').notNull(),
+        listId: int('list_id').notNull(),
         n: int('n').notNull(),
         url: address('url').notNull(),
         /** The page that links here, for links of other sites; else empty. */
         source: address('source').notNull(),
-        /** Values of the import's columns, a JSON array. */
+        /** Values of the list's columns, a JSON array. */
         cells: text('cells').notNull(),
     },
-    (table) => [primaryKey({ columns: [table.surveyId, table.importId, table.n] })],
+    (table) => [primaryKey({ columns: [table.surveyId, table.listId, table.n] })],
 );
 
 /** What a survey said at each of its revisions, so that earlier ones can be cited. */
@@ -370,7 +370,7 @@ export const savedSets = mysqlTable(
     (table) => [uniqueIndex('saved_set_name').on(table.siteId, table.name)],
 );
 
-/** How much pages matter to the architect: by hand, by set, or by a column of an import. Of the site, not of a survey. */
+/** How much pages matter to the architect: by hand, by set, or by a column of a list. Of the site, not of a survey. */
 export const priorities = mysqlTable(
     'priority',
     {

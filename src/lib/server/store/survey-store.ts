@@ -371,8 +371,8 @@ const SURVEY_TABLES = [
     schema.targetChecks,
     schema.evidence,
     schema.files,
-    schema.importRows,
-    schema.imports,
+    schema.listRows,
+    schema.lists,
     schema.revisions,
     schema.addresses,
 ];

@@ -9,7 +9,7 @@ import { linksInView } from '../../core/views/links-in.ts';
 import { appStore, isEarlier } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { lastKnock } from '../door-actions.ts';
-import { givenEvidence, importsOf, shownImports } from '../evidence-actions.ts';
+import { givenEvidence, listsOf, shownLists } from '../evidence-actions.ts';
 import type { RequestContext } from '../request-context.ts';
 import { listRevisions } from '../store/evidence-store.ts';
 import { readProgress } from '../store/job-store.ts';
@@ -22,7 +22,7 @@ export async function showCompleteness(request: RequestContext) {
     return {
         view: completenessView(packed, await givenEvidence(survey)),
         families: (progress?.families ?? []).filter((family) => family.state === 'closed'),
-        bare: bareCounts(await shownImports(survey)),
+        bare: bareCounts(await shownLists(survey)),
         counts: { known: counts.known, read: counts.read },
     };
 }
@@ -37,8 +37,8 @@ export async function showHosts(request: RequestContext) {
 }
 
 export async function showLinksIn(request: RequestContext, url: URL) {
-    const imports = (await importsOf(request.survey)).filter(({ kind }) => kind === 'external');
-    const rows = imports.flatMap((item) => item.rows);
+    const lists = (await listsOf(request.survey)).filter(({ kind }) => kind === 'external');
+    const rows = lists.flatMap((item) => item.rows);
     return { view: linksInView(await request.packed(), rows, url.searchParams.get('landing')) };
 }
 
@@ -55,7 +55,7 @@ export async function showEvidence({ survey }: RequestContext) {
     const revisions = await listRevisions(appStore().db, survey.id);
     return {
         isEarlier: isEarlier(survey),
-        view: evidenceView(await shownImports(survey)),
+        view: evidenceView(await shownLists(survey)),
         robotWords: [...DEFAULT_ROBOT_WORDS],
         revisions: revisions.map(({ number, at, why }) => ({ number, at, why: storedWords(why) })),
     };

@@ -1,27 +1,27 @@
 <script lang="ts">
     /** A file of evidence: chosen, looked at with its columns, confirmed. Nothing is imported before that. */
-    import { IMPORT_WORDS, type ImportKind } from '../../core/evidence/imports.ts';
+    import { LIST_WORDS, type ListKind } from '../../core/evidence/evidence-lists.ts';
     import type { UploadPreview } from '../../wire/evidence.ts';
     import FileColumns from './FileColumns.svelte';
     import { proposedRoles, takenColumns, type ColumnRole } from './taken-columns.ts';
 
     type Upload = { ok: true; data: { upload: string; preview: UploadPreview | null } } | { ok: false; say: string };
     interface Props {
-        upload: (kind: ImportKind, file: File) => Promise<Upload>;
+        upload: (kind: ListKind, file: File) => Promise<Upload>;
         /** Null when it was added; else why not, and whether it is when asked for once more. */
         confirm: (id: string, how: object) => Promise<{ say: string; doubt: boolean } | null>;
         robotWords: string[];
     }
     let { upload, confirm, robotWords }: Props = $props();
 
-    const KINDS: ImportKind[] = ['log', 'visits', 'search', 'external'];
-    let kind = $state<ImportKind>('log');
+    const KINDS: ListKind[] = ['log', 'visits', 'search', 'external'];
+    let kind = $state<ListKind>('log');
     let busy = $state('');
     let trouble = $state('');
     /** Most of its first lines cannot be read: it is added only when somebody says so. */
     let isDoubted = $state(false);
     let done = $state('');
-    let kept = $state<{ id: string; name: string; kind: ImportKind } | null>(null);
+    let kept = $state<{ id: string; name: string; kind: ListKind } | null>(null);
     let preview = $state.raw<UploadPreview | null>(null);
     let roles = $state<ColumnRole[]>([]);
     let words = $derived(robotWords.join('\n'));
@@ -71,7 +71,7 @@
 <div class="choose">
     <label for="evidence-kind">It is</label>
     <select class="field" id="evidence-kind" bind:value={kind} disabled={busy !== ''}>
-        {#each KINDS as item (item)}<option value={item}>{IMPORT_WORDS[item].name.toLowerCase()}</option>{/each}
+        {#each KINDS as item (item)}<option value={item}>{LIST_WORDS[item].name.toLowerCase()}</option>{/each}
     </select>
     <label for="evidence-file">File</label>
     <input
@@ -83,7 +83,7 @@
         aria-describedby="evidence-what"
     />
 </div>
-<p class="note" id="evidence-what">{IMPORT_WORDS[kind].what}</p>
+<p class="note" id="evidence-what">{LIST_WORDS[kind].what}</p>
 <div aria-live="polite">
     {#if busy}<p class="ink2">{busy}</p>{/if}
     {#if trouble}<p class="fault-line">{trouble}</p>{/if}

@@ -1,13 +1,13 @@
 <script lang="ts">
     /** The first rows of a file of evidence, with what each column is taken for. */
-    import type { ImportKind } from '../../core/evidence/imports.ts';
+    import type { ListKind } from '../../core/evidence/evidence-lists.ts';
     import type { UploadPreview } from '../../wire/evidence.ts';
     import { columnName, type ColumnRole } from './taken-columns.ts';
 
     interface Props {
         /** Name of the file, and what it is. */
         name: string;
-        kind: ImportKind;
+        kind: ListKind;
         preview: UploadPreview;
         roles: ColumnRole[];
     }

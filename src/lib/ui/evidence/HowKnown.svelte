@@ -1,6 +1,6 @@
 <script lang="ts">
     /** By which evidence URLs are known: every combination. */
-    import { IMPORT_WORDS } from '../../core/evidence/imports.ts';
+    import { LIST_WORDS } from '../../core/evidence/evidence-lists.ts';
     import { setLine } from '../../core/sets/page-filter.ts';
     import type { CompletenessView } from '../../core/views/completeness.ts';
     import type { BareCount } from '../../core/views/evidence.ts';
@@ -41,8 +41,8 @@
     {/if}
     {#each bare as item (`${item.name} ${item.day}`)}
         <p class="note">
-            {item.name}: {count(item.count)} ({IMPORT_WORDS[item.kind].name.toLowerCase()}), {item.day}; a count without
-            a list.
+            {item.name}: {count(item.count)} ({LIST_WORDS[item.kind].name.toLowerCase()}), {item.day}; a count without a
+            list.
         </p>
     {/each}
 </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** The lists that were given, and how each fits what the survey knows. */
-    import { IMPORT_WORDS } from '../../core/evidence/imports.ts';
+    import { LIST_WORDS } from '../../core/evidence/evidence-lists.ts';
     import { setQuery } from '../../core/sets/page-filter.ts';
     import type { EvidenceView } from '../../core/views/evidence.ts';
     import { count, day } from '../parts/format.ts';
@@ -31,7 +31,7 @@
                 {@const files = `${api}/evidence/${list.id}`}
                 <tr>
                     <td>
-                        <b>{IMPORT_WORDS[list.kind].name}</b> <span class="ink2">{list.name}</span>
+                        <b>{LIST_WORDS[list.kind].name}</b> <span class="ink2">{list.name}</span>
                         {#if list.columns.length > 0}<div class="note">keeps {list.columns.join(', ')}</div>{/if}
                         {#each list.notes as note (note)}<div class="note">{note}</div>{/each}
                     </td>

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** Evidence that needs no file: addresses typed in, a count, what another survey knows. */
-    import { IMPORT_WORDS, type ImportKind } from '../../core/evidence/imports.ts';
+    import { LIST_WORDS, type ListKind } from '../../core/evidence/evidence-lists.ts';
     import { day } from '../parts/format.ts';
 
     interface Props {
@@ -12,7 +12,7 @@
     let { surveys, refused }: Props = $props();
     // Bound, so that what was typed before this code came stays.
     let urls = $derived(refused?.urls ?? '');
-    const COUNTED: ImportKind[] = ['search', 'visits', 'external', 'log'];
+    const COUNTED: ListKind[] = ['search', 'visits', 'external', 'log'];
 </script>
 
 {#snippet refusal(of: string)}
@@ -42,7 +42,7 @@
             <label for="count-kind">of</label>
             <select class="field" id="count-kind" name="kind">
                 {#each COUNTED as kind (kind)}
-                    <option value={kind}>{IMPORT_WORDS[kind].name.toLowerCase()}</option>
+                    <option value={kind}>{LIST_WORDS[kind].name.toLowerCase()}</option>
                 {/each}
             </select>
             <label for="count">number</label><input class="field" id="count" name="count" inputmode="numeric" />

@@ -1,5 +1,5 @@
 /** What the columns of a file of evidence are taken for, as the reader says it, and the mapping that comes of it. */
-import type { ImportKind } from '../../core/evidence/imports.ts';
+import type { ListKind } from '../../core/evidence/evidence-lists.ts';
 import type { UploadPreview } from '../../wire/evidence.ts';
 
 export type ColumnRole = 'url' | 'source' | 'number' | 'date' | 'left';
@@ -24,7 +24,7 @@ export function columnName({ rows, mapping }: UploadPreview, index: number): str
 type Taken = { ok: true; mapping: UploadPreview['mapping'] } | { ok: false; say: string };
 
 /** The mapping that the roles say; refused where a column that is needed has not been named. */
-export function takenColumns(preview: UploadPreview, roles: readonly ColumnRole[], kind: ImportKind): Taken {
+export function takenColumns(preview: UploadPreview, roles: readonly ColumnRole[], kind: ListKind): Taken {
     const url = roles.indexOf('url');
     if (url === -1) return { ok: false, say: 'Say which column holds the address.' };
     const source = roles.indexOf('source');

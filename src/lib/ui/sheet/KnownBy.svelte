@@ -1,6 +1,6 @@
 <script lang="ts">
     /** By what the page is known, and what lists from elsewhere say of it. */
-    import type { GivenFact } from '../../core/areas/import-matches.ts';
+    import type { GivenFact } from '../../core/areas/list-matches.ts';
     import type { ToldSheet } from '../../core/areas/page-sheet.ts';
     import { count, counted, day } from '../parts/format.ts';
 

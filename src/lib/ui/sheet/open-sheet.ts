@@ -1,5 +1,5 @@
 /** What a page sheet is given: the page, where its links lead, and what can be done from it. */
-import type { GivenFact } from '../../core/areas/import-matches.ts';
+import type { GivenFact } from '../../core/areas/list-matches.ts';
 import type { PageLinks } from '../../core/areas/page-links.ts';
 import type { ToldSheet } from '../../core/areas/page-sheet.ts';
 import type { Severity } from '../../core/checks/check.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { invalidateAll } from '$app/navigation';
-    import type { ImportKind } from '$lib/core/evidence/imports.ts';
+    import type { ListKind } from '$lib/core/evidence/evidence-lists.ts';
     import EarlierRevisions from '$lib/ui/evidence/EarlierRevisions.svelte';
     import EvidenceFile from '$lib/ui/evidence/EvidenceFile.svelte';
     import EvidenceHeadline from '$lib/ui/evidence/EvidenceHeadline.svelte';
@@ -15,7 +15,7 @@
     const api = $derived(surveyApi(data.site.id, data.survey.path));
     const others = $derived(data.surveys.filter(({ number, isSpot }) => number !== data.survey.number && !isSpot));
 
-    async function upload(kind: ImportKind, file: File) {
+    async function upload(kind: ListKind, file: File) {
         const which = new URLSearchParams({ kind, name: file.name });
         return ask(UploadAnswer, `${api}/evidence?${which}`, { method: 'POST', body: file });
     }

@@ -16,7 +16,7 @@ export async function POST({ request, locals }) {
     const asked = NamedSet.safeParse(await request.json().catch(() => null));
     if (!asked.success) error(400, asked.error.issues[0]?.message ?? 'Give the set a name.');
     const { name, expression } = asked.data;
-    // Columns of imports differ from survey to survey: only what is wrong everywhere is refused.
+    // Columns of lists differ from survey to survey: only what is wrong everywhere is refused.
     const parsed = parseSet(expression);
     if (!parsed.ok && parsed.code !== 'unknown-name') error(400, parsed.say);
     await saveSet(appStore().db, site.id, name, expression);

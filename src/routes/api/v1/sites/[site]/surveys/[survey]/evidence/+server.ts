@@ -1,10 +1,10 @@
 import { error, json } from '@sveltejs/kit';
-import { IMPORT_KINDS, type ImportKind } from '$lib/core/evidence/imports.ts';
-import { shownImports, takeUpload } from '$lib/server/evidence-actions.ts';
+import { LIST_KINDS, type ListKind } from '$lib/core/evidence/evidence-lists.ts';
+import { shownLists, takeUpload } from '$lib/server/evidence-actions.ts';
 
 /** The lists a survey was given, with what became of each. */
 export async function GET({ locals }) {
-    return json(await shownImports(locals.survey));
+    return json(await shownLists(locals.survey));
 }
 
 /** Takes a file as the body of the request, and shows how its columns would be taken. Nothing is imported yet. */
@@ -14,7 +14,7 @@ export async function POST({ request, url, locals }) {
         error(415, 'Send the file as application/octet-stream.');
     }
     const kind = url.searchParams.get('kind') ?? '';
-    if (!isKind(kind)) error(400, `The kind is one of ${IMPORT_KINDS.join(', ')}.`);
+    if (!isKind(kind)) error(400, `The kind is one of ${LIST_KINDS.join(', ')}.`);
     const name = (url.searchParams.get('name') ?? '')
         .replace(/[^\p{L}\p{N} ._()-]+/gu, ' ')
         .trim()
@@ -25,6 +25,6 @@ export async function POST({ request, url, locals }) {
     return json({ upload: taken.upload.id, preview: taken.preview });
 }
 
-function isKind(text: string): text is ImportKind {
-    return (IMPORT_KINDS as readonly string[]).includes(text);
+function isKind(text: string): text is ListKind {
+    return (LIST_KINDS as readonly string[]).includes(text);
 }

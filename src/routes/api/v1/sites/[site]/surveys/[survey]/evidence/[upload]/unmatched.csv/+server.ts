@@ -1,7 +1,7 @@
 import { unmatchedOf } from '$lib/server/evidence-actions.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
 
-/** Rows of an import that match no URL the survey knows. */
+/** Rows of a list that match no URL the survey knows. */
 export async function GET({ params, locals }) {
     const rows = await unmatchedOf(locals.survey, Number(params.upload));
     return csvAnswer('rows-without-page.csv', ['url', 'source'], rows);

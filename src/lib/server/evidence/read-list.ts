@@ -22,12 +22,12 @@ import {
     readNumber,
     type ColumnMapping,
 } from '../../core/evidence/column-mapping.ts';
-import type { ImportCell, ImportColumn, ImportKind, ImportRow } from '../../core/evidence/imports.ts';
+import type { ListCell, ListColumn, ListKind, ListRow } from '../../core/evidence/evidence-lists.ts';
 import { robotFinder } from '../../core/evidence/robot-agents.ts';
 import { breather } from '../process/breather.ts';
 import { AccessLogReader, type BadLine } from '../../core/formats/access-log.ts';
 
-export interface ImportContext {
+export interface ListContext {
     /** Start URL of the site: paths belong to its origin. */
     start: string;
     belongs: (url: string) => boolean;
@@ -35,9 +35,9 @@ export interface ImportContext {
 }
 
 /** What was read of a file. */
-export interface ReadImport {
-    columns: ImportColumn[];
-    rows: ImportRow[];
+export interface ReadList {
+    columns: ListColumn[];
+    rows: ListRow[];
     lines: number;
     bad: number;
     badLines: BadLine[];
@@ -46,7 +46,7 @@ export interface ReadImport {
     doubt: string;
 }
 
-export type ReadResult = { ok: true; read: ReadImport } | { ok: false; say: string };
+export type ReadResult = { ok: true; read: ReadList } | { ok: false; say: string };
 
 /** A table as it is shown before it is imported. */
 export interface TablePreview {
@@ -111,8 +111,8 @@ function encodingOf(sample: Buffer): string {
 /** What a table looks like and how its columns would be taken. */
 export async function previewTable(
     path: string,
-    kind: ImportKind,
-    context: ImportContext,
+    kind: ListKind,
+    context: ListContext,
 ): Promise<{ ok: true; preview: TablePreview } | { ok: false; say: string }> {
     let sample: Buffer;
     try {
@@ -156,15 +156,15 @@ function csvOptions(separator: string) {
 
 /** Gathers rows by URL: numbers of the same URL add up, of dates the last counts. */
 class RowGatherer {
-    readonly read: ReadImport;
-    readonly #context: ImportContext;
-    readonly #rows = new Map<string, ImportRow>();
+    readonly read: ReadList;
+    readonly #context: ListContext;
+    readonly #rows = new Map<string, ListRow>();
     /** Among the first lines that hold anything. */
     #badAtFirst = 0;
     #isFull = false;
     #goodAtFirst = 0;
 
-    constructor(columns: ImportColumn[], context: ImportContext) {
+    constructor(columns: ListColumn[], context: ListContext) {
         this.read = { columns, rows: [], lines: 0, bad: 0, badLines: [], notes: [], doubt: '' };
         this.#context = context;
     }
@@ -183,7 +183,7 @@ class RowGatherer {
     }
 
     /** @returns why the URL cannot be taken; null when it was */
-    add(written: string, source: string, cells: ImportCell[]): LineFault | null {
+    add(written: string, source: string, cells: ListCell[]): LineFault | null {
         const { start, belongs, rules } = this.#context;
         let read;
         try {
@@ -219,7 +219,7 @@ class RowGatherer {
         return null;
     }
 
-    done(): ReadImport {
+    done(): ReadList {
         this.read.rows = [...this.#rows.values()];
         const judged = this.#badAtFirst + this.#goodAtFirst;
         if (this.#badAtFirst * 2 > judged) {
@@ -244,7 +244,7 @@ export async function readTable(
     path: string,
     separator: string,
     mapping: ColumnMapping,
-    context: ImportContext,
+    context: ListContext,
 ): Promise<ReadResult> {
     const gather = new RowGatherer(
         mapping.kept.map(({ name, type }) => ({ name, type })),
@@ -322,18 +322,14 @@ function brokenFile(path: string, error: unknown): string {
 }
 
 /** Columns an access log gives. */
-export const LOG_COLUMNS: ImportColumn[] = [
+export const LOG_COLUMNS: ListColumn[] = [
     { name: 'hits', type: 'number' },
     { name: 'robot hits', type: 'number' },
     { name: 'last seen', type: 'date' },
 ];
 
 /** Reads an access log. @param robotWords parts of agent names that make a robot */
-export async function readLog(
-    path: string,
-    robotWords: readonly string[],
-    context: ImportContext,
-): Promise<ReadResult> {
+export async function readLog(path: string, robotWords: readonly string[], context: ListContext): Promise<ReadResult> {
     const breathe = breather();
     const gather = new RowGatherer(LOG_COLUMNS, context);
     const log = new AccessLogReader({
@@ -387,7 +383,7 @@ function originOfHost(host: string, siteOrigin: string): string {
 }
 
 /** Addresses typed in, one to a line. */
-export function readTyped(text: string, context: ImportContext): ReadImport {
+export function readTyped(text: string, context: ListContext): ReadList {
     const gather = new RowGatherer([], context);
     text.split(/\r\n|\r|\n/).forEach((line, index) => {
         if (line.trim() === '') return;
@@ -399,7 +395,7 @@ export function readTyped(text: string, context: ImportContext): ReadImport {
 }
 
 /** URLs in our spelling already: those another survey knows. */
-export function readUrls(urls: Iterable<string>, context: ImportContext): ReadImport {
+export function readUrls(urls: Iterable<string>, context: ListContext): ReadList {
     const gather = new RowGatherer([], context);
     for (const url of urls) {
         gather.read.lines++;
@@ -409,10 +405,10 @@ export function readUrls(urls: Iterable<string>, context: ImportContext): ReadIm
 }
 
 /** Reads a file of a kind as the command line gives it: columns as guessed. */
-export async function readImportFile(
+export async function readListFile(
     path: string,
-    kind: ImportKind,
-    context: ImportContext,
+    kind: ListKind,
+    context: ListContext,
     robotWords: readonly string[],
 ): Promise<ReadResult> {
     if (kind === 'log') return readLog(path, robotWords, context);

@@ -1,13 +1,13 @@
-/** What was read of a list, as an import: ready to be given to a survey. */
+/** What was read of a file, as a list: ready to be given to a survey. */
 import { belongingOf } from '../../core/scope/belonging.ts';
-import type { ImportKind } from '../../core/evidence/imports.ts';
+import type { ListKind } from '../../core/evidence/evidence-lists.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import { pinsOf } from '../crawl/pins.ts';
-import type { NewImport } from '../store/evidence-store.ts';
-import type { ImportContext, ReadImport } from './read-import.ts';
+import type { NewList } from '../store/evidence-store.ts';
+import type { ListContext, ReadList } from './read-list.ts';
 
 /** How the URLs of a list are read for a site. */
-export function importContext(settings: SurveySettings): ImportContext & { isInternal: (url: string) => boolean } {
+export function listContext(settings: SurveySettings): ListContext & { isInternal: (url: string) => boolean } {
     const belonging = belongingOf(settings.start, pinsOf(settings.pins), settings);
     return {
         start: settings.start,
@@ -17,7 +17,7 @@ export function importContext(settings: SurveySettings): ImportContext & { isInt
     };
 }
 
-export function makeImport(kind: ImportKind, name: string, read: ReadImport): NewImport {
+export function makeList(kind: ListKind, name: string, read: ReadList): NewList {
     const { columns, lines, bad, notes, rows, badLines } = read;
     return {
         kind,
@@ -29,7 +29,7 @@ export function makeImport(kind: ImportKind, name: string, read: ReadImport): Ne
 }
 
 /** A count without a list: what somebody read off elsewhere, and when. */
-export function bareCount(kind: ImportKind, name: string, count: number, day: string): NewImport {
+export function bareCount(kind: ListKind, name: string, count: number, day: string): NewList {
     return {
         kind,
         name,

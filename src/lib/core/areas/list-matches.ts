@@ -1,9 +1,9 @@
 /** Which URLs of an import a survey knows, and which match nothing it knows. */
 import { reasonOf } from '../columns/reason-codes.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { EvidenceImport, ImportColumn, ImportKind, ImportRow } from '../evidence/imports.ts';
+import type { EvidenceList, ListColumn, ListKind, ListRow } from '../evidence/evidence-lists.ts';
 
-export interface ImportMatches {
+export interface ListMatches {
     /** URLs that were read; one that stands in several rows counts once. */
     read: number;
     /** URLs that are known and were not read, whatever the reason. */
@@ -11,12 +11,12 @@ export interface ImportMatches {
     /** Of these, known only since the survey. */
     later: number;
     /** Rows that match no known URL: other hosts, or out of scope. */
-    unmatched: ImportRow[];
+    unmatched: ListRow[];
 }
 
 /** Needs `core` and `text`. O(rows log nodes). */
-export function matchImport(survey: PackedSurvey, rows: readonly ImportRow[]): ImportMatches {
-    const matches: ImportMatches = { read: 0, notRead: 0, later: 0, unmatched: [] };
+export function matchList(survey: PackedSurvey, rows: readonly ListRow[]): ListMatches {
+    const matches: ListMatches = { read: 0, notRead: 0, later: 0, unmatched: [] };
     const seen = new Set<number>();
     const status = survey.numbers('status');
     const reasons = survey.numbers('not_read');
@@ -36,11 +36,11 @@ export function matchImport(survey: PackedSurvey, rows: readonly ImportRow[]): I
 
 /** What one list says of a page. */
 export interface GivenFact {
-    kind: ImportKind;
+    kind: ListKind;
     /** Name of the list. */
     name: string;
     /** Values of its columns that are known. */
-    values: { column: string; type: ImportColumn['type']; value: number }[];
+    values: { column: string; type: ListColumn['type']; value: number }[];
     /** Pages of other sites that link here, the first few, and how many there are. */
     sources: string[];
     links: number;
@@ -52,7 +52,7 @@ const MOST_SOURCES = 20;
 export class GivenFacts {
     readonly #byUrl = new Map<string, GivenFact[]>();
 
-    constructor(imports: readonly EvidenceImport[]) {
+    constructor(imports: readonly EvidenceList[]) {
         for (const { kind, name, outcome, rows } of imports) {
             for (const row of rows) {
                 const facts = this.#byUrl.get(row.url);

@@ -3,11 +3,11 @@ import type { ProblemText } from '../problems/problem.ts';
 import type { Evidence } from './evidence.ts';
 
 /** Evidence that can be brought in from outside. */
-export const IMPORT_KINDS = ['log', 'visits', 'search', 'external', 'manual'] as const satisfies readonly Evidence[];
-export type ImportKind = (typeof IMPORT_KINDS)[number];
+export const LIST_KINDS = ['log', 'visits', 'search', 'external', 'manual'] as const satisfies readonly Evidence[];
+export type ListKind = (typeof LIST_KINDS)[number];
 
 /** What each kind is, for forms, the command line and the docs. */
-export const IMPORT_WORDS: Record<ImportKind, { name: string; what: string }> = {
+export const LIST_WORDS: Record<ListKind, { name: string; what: string }> = {
     log: {
         name: 'Access log',
         what: 'What was asked for and answered with 200, in Common or Combined Log Format, plain or gzip.',
@@ -27,26 +27,26 @@ export const IMPORT_WORDS: Record<ImportKind, { name: string; what: string }> = 
     manual: { name: 'Typed in', what: 'Addresses you know of, one to a line.' },
 };
 
-export interface ImportColumn {
+export interface ListColumn {
     name: string;
     type: 'number' | 'date';
 }
 
 /** A value of a column: a number, a date as UTC milliseconds since 1970, or not given. */
-export type ImportCell = number | null;
+export type ListCell = number | null;
 
 /** One URL of an import, or one link of another site. */
-export interface ImportRow {
+export interface ListRow {
     /** URL in our spelling, after the site's URL rules. */
     url: string;
     /** The page that links here; empty but for external links. */
     source: string;
-    cells: ImportCell[];
+    cells: ListCell[];
 }
 
 /** How an import was read and what came of it. */
-export interface ImportOutcome {
-    columns: ImportColumn[];
+export interface ListOutcome {
+    columns: ListColumn[];
     /** Lines or rows read. */
     lines: number;
     /** Distinct URLs (or links) kept. */
@@ -60,11 +60,11 @@ export interface ImportOutcome {
 }
 
 /** An import as looked at: its head and its rows. */
-export interface EvidenceImport {
+export interface EvidenceList {
     id: number;
-    kind: ImportKind;
+    kind: ListKind;
     name: string;
     at: number;
-    outcome: ImportOutcome;
-    rows: ImportRow[];
+    outcome: ListOutcome;
+    rows: ListRow[];
 }
