@@ -1,4 +1,5 @@
 /** `edgemap door URL`: the door check on the command line. Needs no database and stores nothing. */
+import { foundWords, toldStep } from '../src/lib/core/words/sitemap-steps.ts';
 import { toldVerdict } from '../src/lib/core/words/door.ts';
 import { parseArgs } from 'node:util';
 import { storedWords } from '../src/lib/core/words/problems.ts';
@@ -157,8 +158,9 @@ function sitemapLines(sitemap: DoorSitemap): string[] {
             ? ''
             : `, ${sitemap.entries.toLocaleString('en')} ${sitemap.kind === 'sitemapindex' ? 'files' : 'addresses'}`;
     return [
-        `  ${sitemap.url} (${sitemap.found})${entries}`,
+        `  ${sitemap.url} (${foundWords(sitemap.found)})${entries}`,
         ...sitemap.steps
+            .map(toldStep)
             .filter((step) => step.ok !== true || step.test === 'all')
             .map(
                 (step) =>

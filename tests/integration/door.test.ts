@@ -1,4 +1,5 @@
 /** Ten doors, each shut in a way of its own, and what the door check says of them. */
+import { foundWords, toldStep } from '$lib/core/words/sitemap-steps.ts';
 import { toldVerdict, type ToldVerdict } from '$lib/core/words/door.ts';
 import { describe, expect, it } from 'vitest';
 import type { DoorFacts } from '$lib/core/door/door-report.ts';
@@ -309,15 +310,17 @@ describe('sitemaps at the door', () => {
         );
         expect(facts.expected).toBe(3);
         expect(
-            facts.sitemaps.map(({ url, kind, entries, found }) => [new URL(url).pathname, kind, entries, found]),
+            facts.sitemaps.map(({ url, kind, entries, found }) => [
+                new URL(url).pathname,
+                kind,
+                entries,
+                foundWords(found),
+            ]),
         ).toEqual([
             ['/index.xml', 'sitemapindex', 1, 'named in https://www.site.example/robots.txt, line 1'],
             ['/one.xml', 'urlset', 3, 'named in https://www.site.example/index.xml, line 1'],
         ]);
-        expect(facts.sitemaps[1]?.steps.at(-1)).toMatchObject({
-            test: 'all',
-            seen: 'nothing found on the site’s side',
-        });
+        expect(facts.sitemaps[1]?.steps.at(-1)).toEqual({ test: 'all', params: {}, ok: true });
         expect(facts.samples.map((page) => new URL(page.url).pathname)).toContain('/only-here');
     });
 
@@ -362,7 +365,7 @@ describe('sitemaps at the door', () => {
     ])('%s', async (_name, change, test, seen) => {
         const robots = { '/robots.txt': { body: 'Sitemap: https://www.site.example/map.xml\n' } };
         const { facts } = await knock(site({ ...robots, ...change }));
-        const steps = facts.sitemaps[0]?.steps ?? [];
+        const steps = (facts.sitemaps[0]?.steps ?? []).map(toldStep);
         const step = steps.find((item) => item.test === test);
         expect(step?.ok, JSON.stringify(steps)).toBe(false);
         expect(step?.seen).toMatch(seen);

@@ -313,10 +313,9 @@ describe('the lists of the demo', () => {
         const made = evidenceOf(edition);
         for (const kind of ['log', 'visits', 'search', 'external'] as const) {
             const path = join('demo/evidence', edition, EVIDENCE_FILES[kind]);
-            expect(
-                readFileSync(path, 'utf8') === made[kind],
-                `${path} is out of date: npm run demo-evidence`,
-            ).toBe(true);
+            expect(readFileSync(path, 'utf8') === made[kind], `${path} is out of date: npm run demo-evidence`).toBe(
+                true,
+            );
             const result = await readListFile(
                 path,
                 kind,

@@ -1,6 +1,6 @@
 /** What the store promises where nobody looks: who may write, what goes with a survey, what large things come back as. */
-import { judgeDoor } from '$lib/core/door/judge-door.ts';
-import { listKnocks } from '$lib/server/store/door-store.ts';
+import { toldReport } from '$lib/core/formats/told-report.ts';
+import { addKnock, listKnocks } from '$lib/server/store/door-store.ts';
 import { listRevisions } from '$lib/server/store/evidence-store.ts';
 import { doorPage, doorReport } from '../support/door.ts';
 import type { RowDataPacket } from 'mysql2/promise';
@@ -396,10 +396,13 @@ describe('migrations', () => {
             await migrateStore(hold.access, migrationsUpTo(12, join(path, 'before')));
             const store = openStore(hold.access);
             const { facts } = doorReport({ start: doorPage({ status: 503 }) });
+            const step = { test: 'answer', tried: 'asked for it', seen: '200 after 1 redirect', ok: true };
+            const found = 'named in robots.txt, line 3';
+            const sitemap = { url: 'u', found, kind: 'urlset', entries: 1, bytes: 10, steps: [step] };
             const verdict = { state: 'open', say: 'as an earlier version had it', bolts: [], remarks: [] };
             await store.pool.query('INSERT INTO door_check (id, site_id, url, at, report) VALUES (1, 7, ?, 5, ?)', [
                 facts.url,
-                JSON.stringify({ facts, verdict }),
+                JSON.stringify({ facts: { ...facts, sitemaps: [sitemap] }, verdict }),
             ]);
             const whys = samplesOf(REVISIONS);
             const own = 'because somebody wrote it here';
@@ -411,10 +414,13 @@ describe('migrations', () => {
             }
             await migrateStore(hold.access);
             const [rows] = await store.pool.query<RowDataPacket[]>('SELECT report FROM door_check');
-            expect(rows[0]!.report).toEqual({ facts });
+            expect(rows[0]!.report).toEqual({ facts: { ...facts, sitemaps: [sitemap] } });
             const [knock] = await listKnocks(store.db, 7);
-            expect(knock!.report.verdict).toEqual(judgeDoor(facts));
-            expect(knock!.report.verdict.state).toBe('shut');
+            expect(knock!.report.verdict).toMatchObject({ state: 'shut', bolts: [{ kind: 'agent' }] });
+            expect(toldReport(knock!.report).facts.sitemaps).toEqual([sitemap]);
+            // What is stored by this version is read as it was found.
+            await addKnock(store.db, 7, knock!.report);
+            expect((await listKnocks(store.db, 7))[0]!.report).toEqual(knock!.report);
             const kept = await listRevisions(store.db, 1);
             expect(kept.map(({ why }) => readProblem(why))).toEqual([
                 ...whys.map(({ problem }) => problem),

@@ -2,6 +2,7 @@
 import type { DoorFacts, DoorReport } from '../door/door-report.ts';
 import { boltWords } from '../words/door.ts';
 import { storedWords } from '../words/problems.ts';
+import { toldStep } from '../words/sitemap-steps.ts';
 
 export interface KnockChange {
     what: string;
@@ -63,7 +64,7 @@ function certificateWords({ certificate }: DoorFacts['variants'][number]): strin
 
 function sitemapWords(sitemap: DoorFacts['sitemaps'][number]): string {
     const failing = sitemap.steps.find((step) => step.ok === false);
-    if (failing) return failing.seen;
+    if (failing) return toldStep(failing).seen;
     const odd = sitemap.steps.filter((step) => step.ok === null).length;
     return `${sitemap.entries ?? 0} entries${odd === 0 ? '' : `, ${odd} odd`}`;
 }

@@ -73,7 +73,7 @@ describe('compareKnocks', () => {
     it('tells of a sitemap that is gone, and of one that came', () => {
         const sitemap: DoorSitemap = {
             url: `${URL}map.xml`,
-            found: 'in robots.txt',
+            found: { by: 'line', file: 'robots.txt', line: 1 },
             kind: 'urlset',
             entries: 3,
             bytes: 9,

@@ -3,7 +3,7 @@
  * say, and how another agent is answered. The facts are stored, so that two knocks can be laid side by side; what they mean
  * is worked out anew.
  */
-import type { ProblemText } from '../problems/problem.ts';
+import type { Problem, ProblemText } from '../problems/problem.ts';
 
 /** One answer on the way from a URL to where it lands. */
 export interface DoorHop {
@@ -99,19 +99,71 @@ export interface DoorRobots {
     crawlDelay: number | null;
 }
 
-/** One test of a sitemap: what was tried, what was seen, and whether it is in order; null where that cannot be said. */
-export interface SitemapStep {
-    test: string;
-    tried: string;
-    seen: string;
-    ok: boolean | null;
+/** How a sitemap was found: on a line of a robots.txt or of an index, or at a usual place. */
+export type SitemapFound =
+    | { by: 'line'; file: string; line: number }
+    /** `others`: robots.txt names sitemaps, this one not among them. */
+    | { by: 'usual'; others: boolean }
+    /** As an earlier version told it. */
+    | { by: 'told'; say: string };
+
+export type SitemapKind = 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown' | 'missing';
+
+/** The first few of a list, and how many there are in all. */
+export interface FirstOf<T> {
+    first: T[];
+    all: number;
 }
+
+/** An entry of a sitemap by the line it stands on. */
+export interface EntryAt {
+    line: number;
+    url: string;
+}
+
+/** What each test of a sitemap saw, in the order they are made. */
+export interface StepParams {
+    found: { how: SitemapFound };
+    /** It lies on a host that does not belong to the site. */
+    host: { url: string };
+    robots: { closedBy: Problem | null };
+    /** The last answer, after so many redirects, at a URL. */
+    answer: { url: string; redirects: number; at: string; status: number | null; failure: ProblemText };
+    /** The address named redirects to that one. */
+    redirect: { at: string };
+    /** Headers that keep an old copy alive. */
+    caching: { headers: string };
+    /** Bytes unpacked; null where there is no body. */
+    body: { bytes: number | null; trouble: Problem | null };
+    type: { sent: string };
+    form: { kind: SitemapKind; troubles: Problem[] };
+    entries: { kind: SitemapKind; usable: number; troubles: FirstOf<Problem> };
+    /** Entries on another host, with another scheme, or not below the file's own folder. */
+    place: {
+        origin: string;
+        folder: string;
+        hosts: FirstOf<EntryAt>;
+        schemes: FirstOf<EntryAt>;
+        above: FirstOf<EntryAt>;
+    };
+    /** Entries that stand on an earlier line too. */
+    doubles: { kind: SitemapKind; twice: FirstOf<EntryAt & { before: number }> };
+    dates: { odd: FirstOf<{ line: number; lastmod: string; isAhead: boolean }> };
+    /** Nothing was found. */
+    all: Record<string, never>;
+    /** A step as an earlier version told it. */
+    told: { test: string; tried: string; seen: string };
+}
+
+/** One test of a sitemap: what it saw, and whether that is in order; null where it is odd and no hindrance. */
+export type SitemapStep<T extends keyof StepParams = keyof StepParams> = {
+    [K in T]: { test: K; params: StepParams[K]; ok: boolean | null };
+}[T];
 
 export interface DoorSitemap {
     url: string;
-    /** How it was found: a line of robots.txt, a usual place, an index. */
-    found: string;
-    kind: 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown' | 'missing';
+    found: SitemapFound;
+    kind: SitemapKind;
     /** Addresses it lists, files for an index; null when it could not be read. */
     entries: number | null;
     bytes: number | null;

@@ -2,6 +2,7 @@
 import type { DoorHop, DoorPage, DoorReport } from '../door/door-report.ts';
 import { toldVerdict } from '../words/door.ts';
 import { storedWords } from '../words/problems.ts';
+import { foundWords, toldStep } from '../words/sitemap-steps.ts';
 
 type ToldHop = Omit<DoorHop, 'failure'> & { failure: string };
 
@@ -26,6 +27,11 @@ export function toldReport(report: DoorReport) {
             start: toldPage(facts.start),
             startAsOther: facts.startAsOther && toldPage(facts.startAsOther),
             samples: facts.samples.map(toldPage),
+            sitemaps: facts.sitemaps.map((sitemap) => ({
+                ...sitemap,
+                found: foundWords(sitemap.found),
+                steps: sitemap.steps.map(toldStep),
+            })),
         },
         verdict: toldVerdict(report),
     };

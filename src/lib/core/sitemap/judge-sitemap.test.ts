@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { sitemapSteps, type SitemapKnock } from './judge-sitemap.ts';
+import { sitemapSteps as judged, type SitemapKnock } from './judge-sitemap.ts';
+import { toldStep } from '../words/sitemap-steps.ts';
 import { readSitemap, SITEMAP_NAMESPACE } from './read-sitemap.ts';
 import { told } from '../../../../tests/support/problems.ts';
 import { problem } from '../problems/problem.ts';
@@ -10,7 +11,7 @@ const NOW = Date.UTC(2026, 2, 16);
 function knock(body: string, change: Partial<SitemapKnock> = {}): SitemapKnock {
     return {
         url: URL,
-        found: 'named in robots.txt, line 1',
+        found: { by: 'line', file: 'robots.txt', line: 1 },
         belongs: true,
         closedBy: null,
         hops: [{ url: URL, status: 200, failure: '' }],
@@ -23,6 +24,8 @@ function knock(body: string, change: Partial<SitemapKnock> = {}): SitemapKnock {
         ...change,
     };
 }
+
+const sitemapSteps = (had: SitemapKnock) => judged(had).map(toldStep);
 
 const urlset = (...urls: string[]): string =>
     `<urlset xmlns="${SITEMAP_NAMESPACE}">\n${urls.map((url) => `<url>${url}</url>\n`).join('')}</urlset>`;

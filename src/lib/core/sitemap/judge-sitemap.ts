@@ -3,16 +3,15 @@
  * next ones impossible; where all pass it says that nothing was found on the site's side.
  */
 import { hostOf, originOf, pathOf } from '../address/address.ts';
+import type { EntryAt, FirstOf, SitemapFound, SitemapStep, StepParams } from '../door/door-report.ts';
 import type { Problem, ProblemText } from '../problems/problem.ts';
-import { placedWords, problemWords, storedWords } from '../words/problems.ts';
-import type { SitemapStep } from '../door/door-report.ts';
 import type { SitemapFile, SitemapTroubleCode } from './read-sitemap.ts';
 import { isW3cDate } from './w3c-date.ts';
 
 /** What was had of one sitemap, as far as it was had. */
 export interface SitemapKnock {
     url: string;
-    found: string;
+    found: SitemapFound;
     /** The address belongs to the site being looked at. */
     belongs: boolean;
     /** What closes it for our agent; null when nothing does. */
@@ -55,181 +54,114 @@ const ENTRY_TROUBLES: readonly SitemapTroubleCode[] = [
     'too-many',
 ];
 
+/** Of a list, so many are kept. */
+const FEW = 5;
+const FEW_PLACES = 2;
+const DAY = 86_400_000;
+
 export function sitemapSteps(knock: SitemapKnock): SitemapStep[] {
     const steps: SitemapStep[] = [];
-    const add = (test: string, tried: string, seen: string, ok: boolean | null): boolean => {
-        steps.push({ test, tried, seen, ok });
+    function add<T extends keyof StepParams>(test: T, ok: boolean | null, params: StepParams[T]): boolean {
+        // That the pair belongs together is lost in the union.
+        steps.push({ test, params, ok } as unknown as SitemapStep);
         return ok !== false;
-    };
-    const last = knock.hops.at(-1);
+    }
 
-    add('found', 'looked in robots.txt, then at the usual places', knock.found, true);
+    add('found', true, { how: knock.found });
     if (!knock.belongs) {
-        add(
-            'host',
-            `compared ${hostOf(knock.url)} with the hosts of the site`,
-            'it lies on a host that does not belong to the site, so it was not asked for',
-            false,
-        );
+        add('host', false, { url: knock.url });
         return steps;
     }
-    if (knock.closedBy !== null) {
-        add(
-            'robots',
-            'asked robots.txt whether it may be read',
-            `closed by ${problemWords(knock.closedBy)}, so it was not asked for`,
-            false,
-        );
+    if (!add('robots', knock.closedBy === null, { closedBy: knock.closedBy })) return steps;
+
+    const last = knock.hops.at(-1) ?? { url: knock.url, status: null, failure: '' as const };
+    const redirects = Math.max(0, knock.hops.length - 1);
+    const { status, failure, url: at } = last;
+    if (!add('answer', status === 200, { url: knock.url, redirects, at, status, failure })) return steps;
+    if (redirects > 0) add('redirect', null, { at });
+    if (knock.caching !== '') add('caching', null, { headers: knock.caching });
+
+    const { file, bytes, bodyTrouble: trouble } = knock;
+    if (bytes === null || !file) {
+        add('body', false, { bytes: null, trouble });
         return steps;
     }
-    add('robots', 'asked robots.txt whether it may be read', 'open', true);
-
-    const tried = `asked for ${knock.url}`;
-    if (!last || last.status === null) {
-        add('answer', tried, storedWords(last?.failure ?? '') || 'no answer', false);
-        return steps;
+    add('body', trouble === null, { bytes, trouble });
+    if (file.kind !== 'text' && /^text\/html/i.test(knock.contentType)) {
+        add('type', file.kind === 'unknown' ? false : null, { sent: knock.contentType });
     }
-    const way =
-        knock.hops.length > 1
-            ? ` after ${knock.hops.length - 1} ${knock.hops.length === 2 ? 'redirect' : 'redirects'}, at ${last.url}`
-            : '';
-    if (!add('answer', tried, `${last.status}${way}`, last.status === 200)) return steps;
-    if (way !== '')
-        add(
-            'redirect',
-            'looked whether the named address is the real one',
-            `the address named redirects; name ${last.url} itself`,
-            null,
-        );
-    if (knock.caching !== '')
-        add('caching', 'read its caching headers', `${knock.caching}: whoever reads it may be given an old copy`, null);
+    const form = file.troubles.filter(({ code }) => FORM_TROUBLES.includes(code));
+    const isOdd = form.length > 0 ? null : true;
+    const isBroken = form.some(({ code }) => !ODD_FORM.includes(code));
+    add('form', isBroken ? false : isOdd, { kind: file.kind, troubles: form });
+    if (file.entries.length > 0) judgeEntries(knock, file, add);
 
-    const { file } = knock;
-    if (knock.bytes === null || !file) {
-        add(
-            'body',
-            'read and unpacked the body',
-            knock.bodyTrouble === null ? 'there is no body' : problemWords(knock.bodyTrouble),
-            false,
-        );
-        return steps;
-    }
-    const size = `${knock.bytes.toLocaleString('en')} bytes unpacked`;
-    add(
-        'body',
-        'read and unpacked the body',
-        knock.bodyTrouble === null ? size : `${size}, ${problemWords(knock.bodyTrouble)}`,
-        knock.bodyTrouble === null,
-    );
-
-    const form = file.troubles.filter((trouble) => FORM_TROUBLES.includes(trouble.code));
-    const kind = {
-        urlset: 'a urlset',
-        sitemapindex: 'a sitemap index',
-        text: 'a plain list of addresses',
-        feed: 'a feed',
-        unknown: 'no sitemap',
-    }[file.kind];
-    const isXml = file.kind !== 'text';
-    if (isXml && /^text\/html/i.test(knock.contentType)) {
-        add(
-            'type',
-            'read its Content-Type',
-            `${knock.contentType}, where application/xml is due`,
-            file.kind === 'unknown' ? false : null,
-        );
-    }
-    const fatal = form.filter((trouble) => !ODD_FORM.includes(trouble.code));
-    add(
-        'form',
-        'read it as a sitemap',
-        [kind, ...form.map((trouble) => placedWords(trouble, 'line'))].join('; '),
-        fatal.length > 0 ? false : form.length > 0 ? null : true,
-    );
-    if (file.entries.length === 0) return steps;
-
-    const troubles = file.troubles.filter((trouble) => ENTRY_TROUBLES.includes(trouble.code));
-    const what = file.kind === 'sitemapindex' ? 'files' : 'addresses';
-    add(
-        'entries',
-        `read its ${what}`,
-        [
-            `${file.entries.length.toLocaleString('en')} usable`,
-            ...some(troubles.map((trouble) => placedWords(trouble, 'line'))),
-        ].join('; '),
-        troubles.length === 0 ? true : null,
-    );
-    placement(knock, file, add);
-    const twice = doubles(file);
-    if (twice.length > 0) add('doubles', `looked for ${what} listed twice`, some(twice).join('; '), null);
-    const dates = file.kind === 'feed' ? [] : dateTroubles(file, knock.at);
-    if (dates.length > 0) add('dates', 'read lastmod', some(dates).join('; '), null);
-
-    if (steps.every((step) => step.ok === true))
-        add('all', 'all of the above', 'nothing found on the site’s side', true);
+    if (steps.every(({ ok }) => ok === true)) add('all', true, {});
     return steps;
 }
 
+type Add = <T extends keyof StepParams>(test: T, ok: boolean | null, params: StepParams[T]) => void;
+
+/** The tests of what it lists. */
+function judgeEntries(knock: SitemapKnock, file: SitemapFile, add: Add): void {
+    const { kind } = file;
+    const troubles = file.troubles.filter(({ code }) => ENTRY_TROUBLES.includes(code));
+    add('entries', troubles.length === 0 ? true : null, {
+        kind,
+        usable: file.entries.length,
+        troubles: firstOf(troubles),
+    });
+    const place = placeOf(knock, file);
+    const isElsewhere = place.hosts.all + place.schemes.all > 0;
+    add('place', isElsewhere ? false : place.above.all > 0 ? null : true, place);
+    const twice = doubles(file);
+    if (twice.length > 0) add('doubles', null, { kind, twice: firstOf(twice) });
+    const odd = kind === 'feed' ? [] : oddDates(file, knock.at);
+    if (odd.length > 0) add('dates', null, { odd: firstOf(odd) });
+}
+
 /** Where its entries may lie (protocol 0.9, "Sitemap file location"): same scheme and host, at or below its folder. */
-function placement(
-    knock: SitemapKnock,
-    file: SitemapFile,
-    add: (test: string, tried: string, seen: string, ok: boolean | null) => boolean,
-): void {
+function placeOf(knock: SitemapKnock, file: SitemapFile): StepParams['place'] {
     const at = knock.hops.at(-1)?.url ?? knock.url;
     const origin = originOf(at);
     const folder = pathOf(at)
         .split('?', 1)[0]!
         .replace(/[^/]*$/, '');
-    const hosts: string[] = [];
-    const schemes: string[] = [];
-    const above: string[] = [];
+    const hosts: EntryAt[] = [];
+    const schemes: EntryAt[] = [];
+    const above: EntryAt[] = [];
     for (const { url, line } of file.entries) {
-        if (hostOf(url) !== hostOf(at)) hosts.push(`line ${line}: ${url}`);
-        else if (originOf(url) !== origin) schemes.push(`line ${line}: ${url}`);
-        else if (!pathOf(url).startsWith(folder)) above.push(`line ${line}: ${url}`);
+        if (hostOf(url) !== hostOf(at)) hosts.push({ line, url });
+        else if (originOf(url) !== origin) schemes.push({ line, url });
+        else if (!pathOf(url).startsWith(folder)) above.push({ line, url });
     }
-    if (hosts.length + schemes.length + above.length === 0) {
-        add('place', 'compared its entries with its own address', `all on ${origin}, at or below ${folder}`, true);
-        return;
-    }
-    const of = (list: string[], say: string): string[] =>
-        list.length === 0 ? [] : [`${list.length} ${say} (${some(list, 2).join('; ')})`];
-    add(
-        'place',
-        'compared its entries with its own address',
-        [
-            ...of(hosts, `on another host, which counts only where that host's robots.txt names this file`),
-            ...of(schemes, 'with another scheme'),
-            ...of(above, `outside ${folder}, which counts only where robots.txt names the file`),
-        ].join('; '),
-        hosts.length > 0 || schemes.length > 0 ? false : null,
-    );
+    return {
+        origin,
+        folder,
+        hosts: firstOf(hosts, FEW_PLACES),
+        schemes: firstOf(schemes, FEW_PLACES),
+        above: firstOf(above, FEW_PLACES),
+    };
 }
 
-function doubles(file: SitemapFile): string[] {
+function doubles(file: SitemapFile): (EntryAt & { before: number })[] {
     const first = new Map<string, number>();
-    const twice: string[] = [];
+    const twice: (EntryAt & { before: number })[] = [];
     for (const { url, line } of file.entries) {
-        const at = first.get(url);
-        if (at === undefined) first.set(url, line);
-        else twice.push(`line ${line}: ${url}, as in line ${at}`);
+        const before = first.get(url);
+        if (before === undefined) first.set(url, line);
+        else twice.push({ line, url, before });
     }
     return twice;
 }
 
-function dateTroubles(file: SitemapFile, now: number): string[] {
-    const troubles: string[] = [];
-    for (const { lastmod, line } of file.entries) {
-        if (lastmod === '') continue;
-        if (!isW3cDate(lastmod)) troubles.push(`line ${line}: “${lastmod}” is no date as the protocol wants it`);
+function oddDates(file: SitemapFile, now: number): StepParams['dates']['odd']['first'] {
+    return file.entries.flatMap(({ lastmod, line }) => {
+        if (lastmod === '') return [];
         // A day's grace: the site may lie in a zone that is ahead.
-        else if (Date.parse(lastmod) > now + 86_400_000) troubles.push(`line ${line}: ${lastmod} lies in the future`);
-    }
-    return troubles;
+        const isAhead = isW3cDate(lastmod) && Date.parse(lastmod) > now + DAY;
+        return isAhead || !isW3cDate(lastmod) ? [{ line, lastmod, isAhead }] : [];
+    });
 }
 
-/** The first few of a list, and how many there are besides. */
-function some(list: string[], most = 5): string[] {
-    return list.length <= most ? list : [...list.slice(0, most), `and ${list.length - most} more`];
-}
+const firstOf = <T>(list: readonly T[], most = FEW): FirstOf<T> => ({ first: list.slice(0, most), all: list.length });

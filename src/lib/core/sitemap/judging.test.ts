@@ -8,7 +8,7 @@ function steps(urls: string[], change: Partial<SitemapKnock> = {}) {
     const body = `<urlset xmlns="${SITEMAP_NAMESPACE}">${urls.map((url) => `<url><loc>${url}</loc></url>`).join('')}</urlset>`;
     return sitemapSteps({
         url: AT,
-        found: 'named in robots.txt, line 1',
+        found: { by: 'line', file: 'robots.txt', line: 1 },
         belongs: true,
         closedBy: null,
         hops: [{ url: AT, status: 200, failure: '' }],

@@ -16,6 +16,7 @@ import type {
     DoorRobots,
     DoorSitemap,
     DoorVariant,
+    SitemapFound,
 } from '../../core/door/door-report.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { problem, readProblems, writeProblem } from '../../core/problems/problem.ts';
@@ -69,6 +70,13 @@ export async function checkDoor(input: DoorInput): Promise<DoorReport> {
     } finally {
         await check.close();
     }
+}
+
+/** A sitemap to be looked at, and the index that names it; empty for none. */
+interface SitemapLead {
+    url: string;
+    found: SitemapFound;
+    in: string;
 }
 
 class DoorCheck {
@@ -237,17 +245,16 @@ class DoorCheck {
         const origin = originOf(url);
         const sitemaps: DoorSitemap[] = [];
         const listed = new Set<string>();
-        const queue = robots.file.sitemaps.flatMap(({ href, line }) => {
+        const queue = robots.file.sitemaps.flatMap(({ href, line }): SitemapLead[] => {
             const target = readAddress(href, robots.row.url);
-            return target.ok
-                ? [{ url: target.address.url, found: `named in ${robots.row.url}, line ${line}`, in: '' }]
-                : [];
+            if (!target.ok) return [];
+            return [{ url: target.address.url, found: { by: 'line', file: robots.row.url, line }, in: '' }];
         });
         const isNamed = queue.length > 0;
         for (const place of USUAL_PLACES) {
             queue.push({
                 url: `${origin}${place}`,
-                found: `at a usual place; robots.txt names ${isNamed ? 'others' : 'none'}`,
+                found: { by: 'usual', others: isNamed },
                 in: '',
             });
         }
@@ -259,7 +266,7 @@ class DoorCheck {
             const knock = await this.#knockAtSitemap(source.url, source.found);
             const status = knock.hops.at(-1)?.status ?? null;
             // A usual place where nothing stands is no trouble.
-            const isGuess = source.in === '' && source.found.startsWith('at a usual place');
+            const isGuess = source.in === '' && source.found.by === 'usual';
             if (isGuess && knock.belongs && (status === null || status === 404 || status === 410) && isNamed) continue;
             const file = knock.file;
             const isUsable = file !== null && file.entries.length > 0;
@@ -275,14 +282,18 @@ class DoorCheck {
             if (file.kind === 'sitemapindex') {
                 if (source.in !== '') continue;
                 for (const entry of file.entries) {
-                    queue.push({ url: entry.url, found: `named in ${source.url}, line ${entry.line}`, in: source.url });
+                    queue.push({
+                        url: entry.url,
+                        found: { by: 'line', file: source.url, line: entry.line },
+                        in: source.url,
+                    });
                 }
             } else for (const entry of file.entries) if (this.#belonging.isInternal(entry.url)) listed.add(entry.url);
         }
         return { sitemaps, listed };
     }
 
-    async #knockAtSitemap(url: string, found: string): Promise<SitemapKnock> {
+    async #knockAtSitemap(url: string, found: SitemapFound): Promise<SitemapKnock> {
         const knock: SitemapKnock = {
             url,
             found,

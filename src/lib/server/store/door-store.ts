@@ -1,8 +1,8 @@
 /** Door checks as they were found, newest first. */
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { z } from 'zod';
-import { problemText } from '../../core/problems/problem.ts';
-import type { DoorFacts, DoorReport } from '../../core/door/door-report.ts';
+import { known, problemText, type Problem } from '../../core/problems/problem.ts';
+import type { DoorFacts, DoorReport, SitemapStep } from '../../core/door/door-report.ts';
 import { judgeDoor } from '../../core/door/judge-door.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
@@ -44,6 +44,62 @@ const Page = z.object({
     closedBy: StoredProblem,
     isLeft: z.boolean(),
 });
+const SitemapKind = z.enum(['urlset', 'sitemapindex', 'text', 'feed', 'unknown', 'missing']);
+const Found = z.union([
+    // As earlier versions told it.
+    z.string().transform((say) => ({ by: 'told' as const, say })),
+    z.object({ by: z.literal('line'), file: z.string(), line: z.number() }),
+    z.object({ by: z.literal('usual'), others: z.boolean() }),
+    z.object({ by: z.literal('told'), say: z.string() }),
+]);
+const StoredObject = z.custom<Problem>((value) => known(value) !== null);
+const firstOf = <T extends z.ZodType>(item: T) => z.object({ first: z.array(item), all: z.number() });
+const Entry = z.object({ line: z.number(), url: z.string() });
+const stepOf = <T extends string, P extends z.ZodType>(test: T, params: P) =>
+    z.object({ test: z.literal(test), params, ok: z.boolean().nullable() });
+const Step: z.ZodType<SitemapStep> = z.discriminatedUnion('test', [
+    stepOf('found', z.object({ how: Found })),
+    stepOf('host', z.object({ url: z.string() })),
+    stepOf('robots', z.object({ closedBy: StoredObject.nullable() })),
+    stepOf(
+        'answer',
+        z.object({
+            url: z.string(),
+            redirects: z.number(),
+            at: z.string(),
+            status: z.number().nullable(),
+            failure: StoredProblem,
+        }),
+    ),
+    stepOf('redirect', z.object({ at: z.string() })),
+    stepOf('caching', z.object({ headers: z.string() })),
+    stepOf('body', z.object({ bytes: z.number().nullable(), trouble: StoredObject.nullable() })),
+    stepOf('type', z.object({ sent: z.string() })),
+    stepOf('form', z.object({ kind: SitemapKind, troubles: z.array(StoredObject) })),
+    stepOf('entries', z.object({ kind: SitemapKind, usable: z.number(), troubles: firstOf(StoredObject) })),
+    stepOf(
+        'place',
+        z.object({
+            origin: z.string(),
+            folder: z.string(),
+            hosts: firstOf(Entry),
+            schemes: firstOf(Entry),
+            above: firstOf(Entry),
+        }),
+    ),
+    stepOf('doubles', z.object({ kind: SitemapKind, twice: firstOf(Entry.extend({ before: z.number() })) })),
+    stepOf(
+        'dates',
+        z.object({ odd: firstOf(z.object({ line: z.number(), lastmod: z.string(), isAhead: z.boolean() })) }),
+    ),
+    stepOf('all', z.record(z.string(), z.never())),
+    stepOf('told', z.object({ test: z.string(), tried: z.string(), seen: z.string() })),
+]);
+/** Earlier versions kept what was tried and seen in words. */
+const OldStep = z
+    .object({ test: z.string(), tried: z.string(), seen: z.string(), ok: z.boolean().nullable() })
+    .transform(({ ok, ...params }): SitemapStep => ({ test: 'told', params, ok }));
+
 /** The facts of a report, as stored. What they mean is worked out from them, by the rules of this version. */
 const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
     facts: z.object({
@@ -91,13 +147,11 @@ const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
         sitemaps: z.array(
             z.object({
                 url: z.string(),
-                found: z.string(),
-                kind: z.enum(['urlset', 'sitemapindex', 'text', 'feed', 'unknown', 'missing']),
+                found: Found,
+                kind: SitemapKind,
                 entries: z.number().nullable(),
                 bytes: z.number().nullable(),
-                steps: z.array(
-                    z.object({ test: z.string(), tried: z.string(), seen: z.string(), ok: z.boolean().nullable() }),
-                ),
+                steps: z.array(z.union([OldStep, Step])),
             }),
         ),
         expected: z.number().nullable(),

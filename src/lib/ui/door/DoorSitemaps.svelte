@@ -1,6 +1,7 @@
 <script lang="ts">
     /** The sitemaps of a door check, each as the ordered list of what was tried and seen. */
     import type { DoorSitemap } from '$lib/core/door/door-report.ts';
+    import { toldStep } from '../../core/words/sitemap-steps.ts';
     import { counted } from '../parts/format.ts';
 
     let { sitemaps, expected }: { sitemaps: DoorSitemap[]; expected: number | null } = $props();
@@ -9,7 +10,7 @@
     const summary = (sitemap: DoorSitemap): string => {
         if (isMissing(sitemap)) return 'nothing there';
         const last = sitemap.steps.find((step) => step.ok === false);
-        if (last) return last.seen;
+        if (last) return toldStep(last).seen;
         const odd = sitemap.steps.filter((step) => step.ok === null).length;
         return odd === 0 ? 'nothing found on the site’s side' : counted(odd, 'oddity', 'oddities');
     };
@@ -38,7 +39,7 @@
                 <span class="note">{[size(sitemap), summary(sitemap)].filter(Boolean).join('; ')}</span>
             </summary>
             <ol>
-                {#each sitemap.steps as step, index (index)}
+                {#each sitemap.steps.map(toldStep) as step, index (index)}
                     <li class:fault={step.ok === false && !isMissing(sitemap)} class:odd={step.ok === null}>
                         <span class="ink3 mark">{MARK[`${step.ok}`]}</span>
                         <span><span class="ink2">{step.tried}:</span> {step.seen}</span>
