@@ -28,7 +28,7 @@ export interface TemplateSummary extends PackedTemplate {
 const MOST_FIRST = 4;
 
 /** Blocks of each template, the one on most pages first. */
-function blocksByTemplate(survey: PackedSurvey): number[][] {
+export function blocksByTemplate(survey: PackedSurvey): number[][] {
     return once(survey, 'blocks by template', [], () => {
         const { blockTemplate, blockPages } = linkGraphOf(survey);
         const blocks: number[][] = survey.measured.templates.map(() => []);
@@ -36,28 +36,6 @@ function blocksByTemplate(survey: PackedSurvey): number[][] {
         for (const own of blocks) own.sort((a, b) => blockPages[b]! - blockPages[a]! || a - b);
         return blocks;
     });
-}
-
-/** Words of a region, as a reader calls it. */
-const REGION_WORDS: Record<string, string> = { nav: 'menu', other: 'block' };
-const MOST_NAMED = 2;
-const LONGEST_NAMED = 40;
-
-/**
- * How a template is called in a sentence: its region, and the first words it holds: "footer: Fees, Ladder hire". Needs
- * all three parts. O(links of its largest block), once O(blocks).
- */
-export function templateWords(survey: PackedSurvey, template: number): string {
-    const { region } = survey.measured.templates[template]!;
-    const called = REGION_WORDS[region] ?? region;
-    const { blockList, listStart } = linkGraphOf(survey);
-    const list = blockList[blocksByTemplate(survey)[template]![0]!]!;
-    const words = new Set<string>();
-    for (let link = listStart[list]!; link < listStart[list + 1]! && words.size < MOST_NAMED; link++) {
-        const { anchor } = linkOf(survey, link);
-        if (anchor !== '') words.add(anchor.length > LONGEST_NAMED ? `${anchor.slice(0, LONGEST_NAMED - 1)}…` : anchor);
-    }
-    return words.size === 0 ? `${called} without words` : `${called}: ${[...words].join(', ')}`;
 }
 
 /** Different links of a template, as links of lists, in the order of its blocks. */

@@ -4,7 +4,7 @@ import { once } from '../kept.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import { lostUrls } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { templateWords } from '../areas/template-list.ts';
+import { templateWords } from '../areas/template-words.ts';
 import { quoted } from '../sets/tokens.ts';
 import { defineCheck, type Check, type EditOf, MOST_OF_A_KIND, type FindingPlace, type PageView } from './check.ts';
 import { siteUrl } from './site-url.ts';

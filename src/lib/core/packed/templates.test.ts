@@ -4,7 +4,8 @@ import { emptyRows, unreadPage, type ListedLink, type SurveyRows } from '../surv
 import { externalHosts } from '../areas/external-hosts.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from './packed-survey.ts';
-import { openTemplate, templateList, templateWords } from '../areas/template-list.ts';
+import { openTemplate, templateList } from '../areas/template-list.ts';
+import { templateWords } from '../areas/template-words.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
 
 const O = 'https://a.example';
@@ -118,6 +119,28 @@ describe('templates', () => {
         expect(words('footer', [x('Fees')])).toBe('footer: Fees');
         expect(words('other', [x(long), x('Y', '/y')])).toBe('block: A very long name that nobody could read…, Y');
         expect(words('footer', [x(''), x('', '/y')])).toBe('footer without words');
+    });
+
+    it('is told from one of the same words by the folder of its pages, and by its number where that is the same', () => {
+        const months = (year: number): string[] => ['1', '2', '3'].map((month) => `/cal/${year}/${month}`);
+        const site = new Site().known('/', 'manual').page('/', [{ to: '/cal/2026/1' }, { to: '/cal/2027/1' }]);
+        for (const year of [2026, 2027]) for (const path of months(year)) site.page(path);
+        for (const year of [2026, 2027]) {
+            const links = months(year).map((to) => ({ to, anchor: `month ${to.at(-1)}` }));
+            site.share(months(year), links, 'main');
+        }
+        const survey = packSurvey(site.measure()).survey;
+        expect(survey.measured.templates.map((_, template) => templateWords(survey, template)).sort()).toEqual([
+            'main: month 1, month 2 in /cal/2026/',
+            'main: month 1, month 2 in /cal/2027/',
+        ]);
+
+        const same = new Site().known('/', 'manual').page('/', [{ to: '/a' }, { to: '/b' }]);
+        for (const path of ['/a', '/b', '/x', '/y']) same.page(path);
+        for (const to of ['/x', '/y']) same.share(['/a', '/b'], [{ to, anchor: 'More' }], 'header');
+        const packed = packSurvey(same.measure()).survey;
+        const called = packed.measured.templates.map((_, template) => templateWords(packed, template));
+        expect(called).toEqual(['header: More in /, 1 of 2', 'header: More in /, 2 of 2']);
     });
 
     it('names a page and line it stands on', () => {

@@ -3,7 +3,7 @@ import { countPages, type PageCounts } from '../areas/count-pages.ts';
 import { depthRows, sameRows, type DepthRow } from '../areas/depth-rows.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal, type Island } from '../areas/reach.ts';
 import { siteMeasures } from '../areas/site-measures.ts';
-import { templateWords } from '../areas/template-list.ts';
+import { templateWords } from '../areas/template-words.ts';
 import { sizeOf } from '../checks/set-size.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';

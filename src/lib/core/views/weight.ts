@@ -1,6 +1,6 @@
 /** What the area Weight shows: where weight lies, leaks and misses what matters; every number with its set. */
 import { siteMeasures, type SectionShare, type SiteMeasures } from '../areas/site-measures.ts';
-import { templateWords } from '../areas/template-list.ts';
+import { templateWords } from '../areas/template-words.ts';
 import { lostTargets, misfitList, standingAgainst, type MisfitList } from '../areas/weight.ts';
 import { sizeOf } from '../checks/set-size.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
