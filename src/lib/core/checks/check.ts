@@ -19,10 +19,8 @@ export interface CheckView {
     survey: PackedSurvey;
     /** Depth goal that holds for all pages; null for none. */
     goal: number | null;
-}
-
-export interface PageView extends CheckView {
-    node: number;
+    /** Depth goal of one page, the strictest that holds for it; null for none. */
+    goalOf: (node: number) => number | null;
 }
 
 /** A link of a page: its place in the page's blocks. */
@@ -60,10 +58,9 @@ export type Edit<I extends keyof EditParams = keyof EditParams> = {
 /** An edit as its check tells it. */
 export type EditOf<I extends keyof EditParams> = Omit<Edit<I>, 'check'>;
 
-/** What one check tells of a page; its severity only where that is another than the check's. */
+/** What one check tells of a page or of a target of links; its severity only where that is another than the check's. */
 export interface Told<P> {
     params: P;
-    place?: FindingPlace;
     severity?: Severity;
 }
 
@@ -87,8 +84,14 @@ interface Described {
 /** A check as its file declares it: what is so of a page, and the edits that mend it, with the params of its id. */
 interface Declaration<I extends CheckId> extends Described {
     id: I;
-    /** What is so of one page. O(links of the page). */
-    ofPage?: (view: PageView) => Told<I extends keyof FindingParams ? FindingParams[I] : never>[];
+    /** Made ready for a survey once: what is so of a page; null for nothing. O(1). */
+    ofPage?: (
+        view: CheckView,
+    ) => (node: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
+    /** The same of links, by the page of the site they lead to: links of pages that count, none to the page itself. */
+    ofTarget?: (
+        view: CheckView,
+    ) => (target: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
     /** The edits that mend it, those that change most first. */
     edits?: (view: CheckView) => EditOf<Extract<I, keyof EditParams>>[];
 }
@@ -96,17 +99,31 @@ interface Declaration<I extends CheckId> extends Described {
 /** A check as the views of the register take it. */
 export interface Check extends Described {
     id: CheckId;
-    ofPage: (view: PageView) => Finding[];
+    ofPage: Tells | null;
+    ofTarget: Tells | null;
     edits: (view: CheckView) => Edit[];
 }
 
-export function defineCheck<const I extends CheckId>({ ofPage, edits, ...check }: Declaration<I>): Check {
+/** What a check tells of a node, made ready for a survey; without its place. */
+export type Tells = (view: CheckView) => (node: number) => Finding | null;
+
+export function defineCheck<const I extends CheckId>({ ofPage, ofTarget, edits, ...check }: Declaration<I>): Check {
     const { id, severity } = check;
+    const told = (make: Declaration<I>['ofPage']): Tells | null =>
+        make === undefined
+            ? null
+            : (view) => {
+                  const tells = make(view);
+                  return (node) => {
+                      const one = tells(node);
+                      // Each id has its params by `Declaration`; that the pair belongs together is lost in the union.
+                      return one && ({ check: id, severity, place: null, ...one } as unknown as Finding);
+                  };
+              };
     return {
         ...check,
-        // Each id has its params by `Declaration`; that the pair belongs together is lost in the union.
-        ofPage: (view) =>
-            (ofPage?.(view) ?? []).map((told) => ({ check: id, severity, place: null, ...told }) as unknown as Finding),
+        ofPage: told(ofPage),
+        ofTarget: told(ofTarget),
         edits: (view) => (edits?.(view) ?? []).map((edit) => ({ check: id, ...edit }) as unknown as Edit),
     };
 }
@@ -117,8 +134,10 @@ export function isKnown({ needsWhole, needsSitemap }: Check, { head }: PackedSur
 }
 
 /** Told where something is so; nothing where it is not. */
-export const when = <P>(isSo: boolean, params: P, severity?: Severity): Told<P>[] =>
-    isSo ? [severity === undefined ? { params } : { params, severity }] : [];
+export const when = <P>(isSo: boolean, params: P, severity?: Severity): Told<P> | null => {
+    if (!isSo) return null;
+    return severity === undefined ? { params } : { params, severity };
+};
 
 /** Edits of one kind that are looked at. */
 export const MOST_OF_A_KIND = 12;

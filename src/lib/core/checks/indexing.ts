@@ -33,8 +33,10 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Closed pages of which nothing was read: what they say is not known.',
         why: 'While it is closed nobody reads the noindex, and its address can be indexed all the same.',
         advice: 'Open it until it is gone from the index, then close it.',
-        ofPage: ({ survey, node }) =>
-            when(survey.numbers('robots_allowed')[node] === 0 && survey.numbers('noindex')[node] === 1, {}),
+        ofPage: ({ survey }) => {
+            const [allowed, noindex] = [survey.numbers('robots_allowed'), survey.numbers('noindex')];
+            return (node) => when(allowed[node] === 0 && noindex[node] === 1, {});
+        },
     }),
     defineCheck({
         id: 'robots-closes-wanted',
@@ -78,10 +80,13 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'URLs whose gates are not known.',
         why: 'A sitemap is a list of what should be indexed.',
         advice: 'Take it out of the sitemap, or mend what stops it.',
-        ofPage: ({ survey, node }) => {
-            const gate = stopsAt(survey, node);
-            return gate !== null && isListed(survey, node) ? [{ params: { gate } }] : [];
-        },
+        ofPage:
+            ({ survey }) =>
+            (node) => {
+                const gate = stopsAt(survey, node);
+                if (gate === null || !isListed(survey, node)) return null;
+                return gate === 'redirect' ? { params: { gate }, severity: 'risk' } : { params: { gate } };
+            },
         edits: ({ survey }) => {
             const urls = new Map<Gate, number>();
             for (let node = 0; node < survey.count; node++) {
@@ -108,13 +113,10 @@ export const INDEXING_CHECKS: readonly Check[] = [
         why: 'New and deep pages are found later.',
         advice: 'List it.',
         needsSitemap: true,
-        ofPage: ({ survey, node }) =>
-            when(
-                survey.head.hasSitemap &&
-                    gateOf(survey.numbers('gate')[node]!) === 'indexable' &&
-                    !isListed(survey, node),
-                {},
-            ),
+        ofPage: ({ survey }) => {
+            const gate = survey.numbers('gate');
+            return (node) => when(gateOf(gate[node]!) === 'indexable' && !isListed(survey, node), {});
+        },
         edits: oneEdit('risk', 'indexable and not in sitemap'),
     }),
     defineCheck({

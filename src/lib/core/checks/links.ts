@@ -6,34 +6,13 @@ import { lostUrls } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { templateWords } from '../areas/template-words.ts';
 import { quoted } from '../sets/tokens.ts';
-import { defineCheck, type Check, type EditOf, MOST_OF_A_KIND, type FindingPlace, type PageView } from './check.ts';
+import { defineCheck, type Check, type EditOf, MOST_OF_A_KIND } from './check.ts';
 import { siteUrl } from './site-url.ts';
 
 /** Templates of which one link is told: the more there are, the more the target is the one to mend. */
 const MOST_TEMPLATES = 2;
 
 const setOf = (survey: PackedSurvey, node: number): string => `url is ${quoted(survey.url(node), true)}`;
-
-/** Targets of a page's links on the site, each once with its first place, in the order they stand. */
-function* targetsOf({ survey, node }: PageView): Generator<{ to: number; place: FindingPlace }> {
-    if (survey.numbers('page')[node] !== 1) return;
-    const { pageStart, pageBlocks, blockList, listStart, target, kind } = linkGraphOf(survey);
-    const seen = new Set<number>([node]);
-    for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
-        const list = blockList[pageBlocks[at]!]!;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            const to = target[link]!;
-            if (kind[link] !== 0 || to < 0 || to >= survey.count || seen.has(to)) continue;
-            seen.add(to);
-            yield { to, place: { pageBlock: at, at: link - listStart[list]! } };
-        }
-    }
-}
-
-/** Links of the page whose target is of a kind. */
-function linksTo<P>(view: PageView, isSo: (to: number) => boolean, params: (to: number) => P) {
-    return [...targetsOf(view)].filter(({ to }) => isSo(to)).map(({ to, place }) => ({ params: params(to), place }));
-}
 
 const lostOf = (survey: PackedSurvey): Uint8Array => once(survey, 'lost urls', [], () => lostUrls(survey));
 const isMoved = (status: number): boolean => status >= 300 && status < 400;
@@ -80,18 +59,16 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Targets that robots.txt closes, and those that were not asked for.',
         why: 'Readers end at an error, and what the link gives is lost.',
         advice: 'Mend it once in the template that holds it; else restore the target or redirect it.',
-        ofPage: (view) => {
-            const { survey } = view;
+        ofTarget: ({ survey }) => {
             const [status, allowed, lost] = [
                 survey.numbers('status'),
                 survey.numbers('robots_allowed'),
                 lostOf(survey),
             ];
-            return linksTo(
-                view,
-                (to) => lost[to] === 1 && allowed[to] !== 0 && !isMoved(status[to]!),
-                (to) => ({ url: siteUrl(survey, to), status: status[to]! }),
-            );
+            return (to) =>
+                lost[to] === 1 && allowed[to] !== 0 && !isMoved(status[to]!)
+                    ? { params: { url: siteUrl(survey, to), status: status[to]! } }
+                    : null;
         },
         edits: ({ survey }) => {
             const edits = lostTargets(survey)
@@ -124,14 +101,12 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Refreshes after a delay.',
         why: 'Every reader and every visit pays the detour.',
         advice: 'Point the link at where the redirect ends.',
-        ofPage: (view) => {
-            const { survey } = view;
+        ofTarget: ({ survey }) => {
             const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
-            return linksTo(
-                view,
-                (to) => isMoved(status[to]!) && allowed[to] !== 0,
-                (to) => ({ url: siteUrl(survey, to) }),
-            ).map((told) => ({ ...told, severity: 'remark' }));
+            return (to) =>
+                isMoved(status[to]!) && allowed[to] !== 0
+                    ? { params: { url: siteUrl(survey, to) }, severity: 'remark' }
+                    : null;
         },
         edits: ({ survey }) => {
             const status = survey.numbers('status');
@@ -158,14 +133,9 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Targets outside the site.',
         why: 'What the link gives ends there.',
         advice: 'Open the target, or link to what is open.',
-        ofPage: (view) => {
-            const { survey } = view;
+        ofTarget: ({ survey }) => {
             const allowed = survey.numbers('robots_allowed');
-            return linksTo(
-                view,
-                (to) => allowed[to] === 0,
-                (to) => ({ url: siteUrl(survey, to) }),
-            ).map((told) => ({ ...told, severity: 'remark' }));
+            return (to) => (allowed[to] === 0 ? { params: { url: siteUrl(survey, to) }, severity: 'remark' } : null);
         },
     }),
 ];

@@ -16,7 +16,10 @@ export const REACH_CHECKS: readonly Check[] = [
         why: 'Readers cannot find it, and what follows links does not either.',
         advice: 'Link to it from the page it belongs below, or take it down and redirect it.',
         needsWhole: true,
-        ofPage: ({ survey, node }) => when(survey.numbers('orphan')[node] === ORPHAN.strict, {}),
+        ofPage: ({ survey }) => {
+            const orphan = survey.numbers('orphan');
+            return (node) => when(orphan[node] === ORPHAN.strict, {});
+        },
         edits: ({ survey }) => {
             const codes = survey.numbers('section');
             const words = survey.texts('section_words').all();
@@ -46,7 +49,10 @@ export const REACH_CHECKS: readonly Check[] = [
         why: 'One link into the island would bring all of it back; without it all of it is lost together.',
         advice: 'Link to the page of the island that the others hang from.',
         needsWhole: true,
-        ofPage: ({ survey, node }) => when(survey.numbers('orphan')[node] === ORPHAN.adrift, {}),
+        ofPage: ({ survey }) => {
+            const orphan = survey.numbers('orphan');
+            return (node) => when(orphan[node] === ORPHAN.adrift, {});
+        },
     }),
     defineCheck({
         id: 'thin-hold',
@@ -57,8 +63,10 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Start pages.',
         why: 'When that one page is changed or taken down, this one is an orphan.',
         advice: 'Link to it from a second place: a list, a neighbour, the page above.',
-        ofPage: ({ survey, node }) =>
-            when(survey.numbers('page')[node] === 1 && survey.numbers('thin')[node] === 1, {}),
+        ofPage: ({ survey }) => {
+            const [page, thin] = [survey.numbers('page'), survey.numbers('thin')];
+            return (node) => when(page[node] === 1 && thin[node] === 1, {});
+        },
     }),
     defineCheck({
         id: 'decline-only',
@@ -70,7 +78,10 @@ export const REACH_CHECKS: readonly Check[] = [
         why: 'What does not follow declined links never comes here.',
         advice: 'Take nofollow off one link to it.',
         needsWhole: true,
-        ofPage: ({ survey, node }) => when(survey.numbers('decline_only')[node] === 1, {}),
+        ofPage: ({ survey }) => {
+            const marked = survey.numbers('decline_only');
+            return (node) => when(marked[node] === 1, {});
+        },
     }),
     defineCheck({
         id: 'listing-only',
@@ -82,7 +93,10 @@ export const REACH_CHECKS: readonly Check[] = [
         why: 'It sinks deeper with every page that is added to the list.',
         advice: 'Link to it from a page that stays.',
         needsWhole: true,
-        ofPage: ({ survey, node }) => when(survey.numbers('listing_only')[node] === 1, {}),
+        ofPage: ({ survey }) => {
+            const marked = survey.numbers('listing_only');
+            return (node) => when(marked[node] === 1, {});
+        },
     }),
     defineCheck({
         id: 'deeper-than-goal',
@@ -93,10 +107,13 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Sites and priorities without a goal.',
         why: 'Each click loses readers, and deep pages are read late and seldom.',
         advice: 'Bring it, or the page it hangs from, into a menu or a list nearer to the start.',
-        ofPage: ({ survey, node, goal }) => {
-            const depth = survey.numbers('depth')[node]!;
-            const isDeep = goal !== null && survey.numbers('page')[node] === 1 && depth !== UNREACHED && depth > goal;
-            return isDeep ? [{ params: { depth, goal } }] : [];
+        ofPage: ({ survey, goalOf }) => {
+            const [depths, page] = [survey.numbers('depth'), survey.numbers('page')];
+            return (node) => {
+                const [depth, goal] = [depths[node]!, goalOf(node)];
+                const isDeep = goal !== null && page[node] === 1 && depth !== UNREACHED && depth > goal;
+                return isDeep ? { params: { depth, goal } } : null;
+            };
         },
         edits: ({ survey, goal }) => {
             if (goal === null) return [];
@@ -113,7 +130,9 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Pages that link out of the site only.',
         why: 'Whoever comes here has to go back.',
         advice: 'Give it the menu of the site, or links to what comes next.',
-        ofPage: ({ survey, node }) =>
-            when(survey.numbers('page')[node] === 1 && survey.numbers('outgoing_links')[node] === 0, {}),
+        ofPage: ({ survey }) => {
+            const [page, links] = [survey.numbers('page'), survey.numbers('outgoing_links')];
+            return (node) => when(page[node] === 1 && links[node] === 0, {});
+        },
     }),
 ];

@@ -1,14 +1,22 @@
 /** What the page itself says: its title, headings and text, and pages that say the same. */
-import { defineCheck, type Check, when, type PageView } from './check.ts';
+import { defineCheck, type Check, type CheckView, when } from './check.ts';
 import { sizeOf } from './set-size.ts';
 
 /** Words of a main text below which a page has little to say. */
 const FEW_WORDS = 50;
 
-const isPage = ({ survey, node }: PageView): boolean => survey.numbers('page')[node] === 1;
-const isEmpty = ({ survey, node }: PageView, text: 'title' | 'h1'): boolean => survey.texts(text).at(node) === '';
-const hasSame = ({ survey, node }: PageView, column: 'same_body' | 'same_text' | 'same_title'): boolean =>
-    survey.numbers(column)[node] !== -1;
+/** True for the pages whose text is empty. */
+function withoutText({ survey }: CheckView, text: 'title' | 'h1'): (node: number) => boolean {
+    const page = survey.numbers('page');
+    const texts = survey.texts(text);
+    return (node) => page[node] === 1 && texts.at(node) === '';
+}
+
+/** True for the pages that share something with another page. */
+function withSame({ survey }: CheckView, column: 'same_body' | 'same_text' | 'same_title'): (node: number) => boolean {
+    const [page, same] = [survey.numbers('page'), survey.numbers(column)];
+    return (node) => page[node] === 1 && same[node] !== -1;
+}
 
 export const TEXT_CHECKS: readonly Check[] = [
     defineCheck({
@@ -20,7 +28,10 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'What is no HTML, redirects and errors.',
         why: 'Nothing names it in a list of results, a tab or a bookmark.',
         advice: 'Give it a title that tells it from its neighbours.',
-        ofPage: (view) => when(isPage(view) && isEmpty(view, 'title'), {}),
+        ofPage: (view) => {
+            const isSo = withoutText(view, 'title');
+            return (node) => when(isSo(node), {});
+        },
     }),
     defineCheck({
         id: 'same-title',
@@ -31,7 +42,10 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages without a title.',
         why: 'Readers cannot tell them apart.',
         advice: 'Say in each title what is there and not on the other.',
-        ofPage: (view) => when(isPage(view) && !isEmpty(view, 'title') && hasSame(view, 'same_title'), {}),
+        ofPage: (view) => {
+            const isSo = withSame(view, 'same_title');
+            return (node) => when(isSo(node), {});
+        },
         edits: ({ survey }) => {
             const set = 'indexable and same title';
             return [{ severity: 'remark', params: {}, set, cost: null, about: sizeOf(survey, set) }];
@@ -46,7 +60,10 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Headings that are hidden count.',
         why: 'Whoever lands here is not told where.',
         advice: 'Give it one h1.',
-        ofPage: (view) => when(isPage(view) && isEmpty(view, 'h1'), {}),
+        ofPage: (view) => {
+            const isSo = withoutText(view, 'h1');
+            return (node) => when(isSo(node), {});
+        },
     }),
     defineCheck({
         id: 'few-words',
@@ -57,9 +74,12 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages whose main text is not known.',
         why: 'It may have nothing of its own to say.',
         advice: 'Say more, or make it part of another page.',
-        ofPage: (view) => {
-            const words = view.survey.numbers('main_words')[view.node]!;
-            return isPage(view) && words !== -1 && words < FEW_WORDS ? [{ params: { words } }] : [];
+        ofPage: ({ survey }) => {
+            const [page, main] = [survey.numbers('page'), survey.numbers('main_words')];
+            return (node) => {
+                const words = main[node]!;
+                return page[node] === 1 && words !== -1 && words < FEW_WORDS ? { params: { words } } : null;
+            };
         },
     }),
     defineCheck({
@@ -71,7 +91,10 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Bodies that differ in anything.',
         why: 'Two addresses share what one would have.',
         advice: 'Redirect one to the other, or name one canonical.',
-        ofPage: (view) => when(isPage(view) && hasSame(view, 'same_body'), {}),
+        ofPage: (view) => {
+            const isSo = withSame(view, 'same_body');
+            return (node) => when(isSo(node), {});
+        },
     }),
     defineCheck({
         id: 'same-text',
@@ -82,6 +105,9 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'The very same body, which is said as such.',
         why: 'Two addresses share what one would have.',
         advice: 'Redirect one to the other, or name one canonical.',
-        ofPage: (view) => when(isPage(view) && !hasSame(view, 'same_body') && hasSame(view, 'same_text'), {}),
+        ofPage: (view) => {
+            const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
+            return (node) => when(hasText(node) && !hasBody(node), {});
+        },
     }),
 ];

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { randomSite } from '../../../../tests/support/random-site.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
+import { isKnown } from './check.ts';
+import { pageFindings } from './page-findings.ts';
+import { CHECKS } from './register.ts';
+import { siteFindings, siteView } from './site-findings.ts';
+
+const all = (survey: PackedSurvey) => [...siteFindings(siteView(survey, () => null))];
+
+describe('the findings of a site', () => {
+    it('tell a link of a template once, with its pages, and one in a sentence where it stands', () => {
+        const site = new Site().known('/', 'manual').page('/gone', [], { status: 404, words: null });
+        for (const path of ['/', '/a', '/b', '/c']) site.page(path, path === '/c' ? [{ to: '/gone' }] : []);
+        site.share(['/', '/a', '/b'], [{ to: '/a' }, { to: '/b' }, { to: '/c' }, { to: '/gone' }]);
+        const survey = packSurvey(site.measure()).survey;
+        const links = all(survey).filter(({ finding }) => finding.check === 'link-to-error');
+        expect(
+            links.map(({ node, target, template, pages }) => [survey.url(node), survey.url(target), template, pages]),
+        ).toEqual([
+            [`${ORIGIN}/`, `${ORIGIN}/gone`, 0, 3],
+            [`${ORIGIN}/c`, `${ORIGIN}/gone`, -1, 1],
+        ]);
+    });
+
+    it('are those of its pages, taken one by one, on random sites', () => {
+        for (let seed = 1; seed <= 25; seed++) {
+            const survey = packSurvey(randomSite(seed).measure()).survey;
+            const { pageBlocks, blockTemplate } = linkGraphOf(survey);
+            /** Page by page as the sheet has them; a link of a template once for all pages. */
+            const wanted = new Set<string>();
+            const view = siteView(survey, () => null);
+            for (let node = 0; node < survey.count; node++) {
+                for (const check of CHECKS.filter((item) => isKnown(item, survey))) {
+                    if (check.ofPage?.(view)(node)) wanted.add(`${check.id} ${survey.url(node)}`);
+                }
+            }
+            const found = all(survey);
+            expect(
+                new Set(
+                    found
+                        .filter(({ target }) => target === -1)
+                        .map(({ finding, node }) => `${finding.check} ${survey.url(node)}`),
+                ),
+            ).toEqual(wanted);
+            // Each link that the sheet of a page tells is told of the site: there, or of the template it stands in.
+            for (let node = 0; node < survey.count; node++) {
+                for (const { check, place, params } of pageFindings(survey, node, null).findings) {
+                    if (place === null) continue;
+                    const template = blockTemplate[pageBlocks[place.pageBlock]!]!;
+                    const isTold = found.some(
+                        (item) =>
+                            item.finding.check === check &&
+                            JSON.stringify(item.finding.params) === JSON.stringify(params) &&
+                            (template === -1 ? item.node === node : item.template === template),
+                    );
+                    expect(isTold, `${seed} ${check} ${survey.url(node)}`).toBe(true);
+                }
+            }
+        }
+    });
+
+    it('leave out what a survey cannot know', () => {
+        const site = new Site().known('/', 'manual').page('/').page('/lone').known('/lone');
+        const told = (info: object) => all(packSurvey(site.measure(info)).survey).map(({ finding }) => finding.check);
+        expect(told({})).toContain('orphan-strict');
+        expect(told({ state: 'stopped', cut: ['stopped'] })).not.toContain('orphan-strict');
+    });
+});
