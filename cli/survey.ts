@@ -1,4 +1,9 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
+import { isKnown, SEVERITIES, type CheckId, type CheckView, type Severity } from '../src/lib/core/checks/check.ts';
+import { CHECKS } from '../src/lib/core/checks/register.ts';
+import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
+import { findingSentence } from '../src/lib/core/words/checks.ts';
+import { checkViewIn } from '../src/lib/server/findings.ts';
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
 import { noteWords, storedWords } from '../src/lib/core/words/problems.ts';
@@ -50,6 +55,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 evidence: { type: 'string', multiple: true },
                 knock: { type: 'boolean' },
                 'fail-on': { type: 'string', multiple: true },
+                checks: { type: 'string' },
                 'go-on': { type: 'string' },
                 'robot-word': { type: 'string', multiple: true },
                 anyway: { type: 'boolean' },
@@ -60,6 +66,11 @@ export async function surveyCommand(words: string[]): Promise<number> {
         throw new UsageError((error as Error).message);
     }
     const { values, positionals } = parsed;
+    if (values.checks !== undefined) {
+        if (values.checks !== 'list') throw new UsageError('--checks takes the word list, and prints every check.');
+        console.log(checkLines());
+        return EXIT.done;
+    }
     const [start, ...more] = positionals;
     if (more.length > 0) throw new UsageError(`One URL at a time; "${more[0]}" is one too many.`);
     const again = values['go-on'] === undefined ? null : readGoOn(values['go-on']);
@@ -158,7 +169,12 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 );
                 return EXIT.endedEarly;
             }
-            const summary = await exportSurvey(store.db, folder, ended, packed);
+            const surveys: Surveys = {
+                db: store.db,
+                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).survey),
+            };
+            const view = await checkViewIn(surveys, ended);
+            const summary = await exportSurvey(store.db, folder, ended, view);
             const counts = countPages(packed);
             if (!result.ended || isLaidAside) {
                 console.error(`${counts.read} URLs were read; they are in ${folder}.`);
@@ -181,11 +197,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
             if (stoppedBy !== null || result.state !== 'finished') return EXIT.endedEarly;
             let failed = false;
-            const surveys: Surveys = {
-                db: store.db,
-                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).survey),
-            };
-            for (const line of gates) failed = (await failsOn(surveys, line, ended)) || failed;
+            for (const gate of gates) failed = (await failsOn(surveys, gate, ended, view)) || failed;
             return failed ? EXIT.found : EXIT.done;
         } finally {
             await store.close();
@@ -220,11 +232,16 @@ async function takeUp(
     return (await getSurvey(db, survey.id))!;
 }
 
-/** Pages named for each gate; the rest is counted. */
+/** Pages and findings named for each gate; the rest is counted. */
 const MOST_NAMED = 100;
 
-/** Tells whether a survey has pages in a set that must be empty, and names them. */
-async function failsOn(surveys: Surveys, line: string, survey: Survey): Promise<boolean> {
+/** What must not be: pages in a set, or findings of a check or of a severity. */
+type Gate = { kind: 'set'; line: string } | { kind: 'check'; id: CheckId } | { kind: 'severity'; severity: Severity };
+
+/** Tells whether a survey has what must not be, and names it. */
+async function failsOn(surveys: Surveys, gate: Gate, survey: Survey, view: CheckView): Promise<boolean> {
+    if (gate.kind !== 'set') return failsOnFindings(gate, view);
+    const { line } = gate;
     const current = await evaluateIn(surveys, survey, line);
     if (current.trouble) throw new UsageError(`--fail-on '${line}': ${current.trouble.say}`);
     const nodes = current.bits.nodes();
@@ -240,15 +257,51 @@ async function failsOn(surveys: Surveys, line: string, survey: Survey): Promise<
     return true;
 }
 
-/** Sets that must be empty, looked at before anything is surveyed. Columns of lists are known only afterwards. */
-function readGates(lines: string[]): string[] {
-    for (const line of lines) {
+function failsOnFindings(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): boolean {
+    const { survey } = view;
+    const what = gate.kind === 'check' ? gate.id : `severity ${gate.severity}`;
+    const check = CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
+    if (check && !isKnown(check, survey)) {
+        console.log(`Not known of this survey: ${what}`);
+        return false;
+    }
+    const lines: string[] = [];
+    let found = 0;
+    for (const { finding, node } of siteFindings(view)) {
+        const isMeant = gate.kind === 'check' ? finding.check === gate.id : finding.severity === gate.severity;
+        if (!isMeant) continue;
+        if (++found <= MOST_NAMED) lines.push(`  ${finding.check} ${survey.url(node)}: ${findingSentence(finding)}`);
+    }
+    console.log(
+        found === 0
+            ? `Nothing found: ${what}`
+            : `${found.toLocaleString('en')} ${found === 1 ? 'finding' : 'findings'}: ${what}`,
+    );
+    for (const line of lines) console.log(line);
+    if (found > MOST_NAMED) console.log(`  and ${(found - MOST_NAMED).toLocaleString('en')} more`);
+    return found > 0;
+}
+
+/** What must not be, looked at before anything is surveyed. Columns of lists are known only afterwards. */
+function readGates(lines: string[]): Gate[] {
+    return lines.map((line): Gate => {
+        const severity = SEVERITIES.find((known) => known === line);
+        if (severity) return { kind: 'severity', severity };
+        const check = CHECKS.find(({ id, ofPage, ofTarget }) => id === line && (ofPage ?? ofTarget) !== null);
+        if (check) return { kind: 'check', id: check.id };
         const parsed = parseSet(line);
         if (!parsed.ok && parsed.code !== 'unknown-name') {
             throw new UsageError(`--fail-on '${line}': ${parsed.say}`);
         }
-    }
-    return lines;
+        return { kind: 'set', line };
+    });
+}
+
+/** The register, a line a check. */
+function checkLines(): string {
+    const told = CHECKS.filter(({ ofPage, ofTarget }) => (ofPage ?? ofTarget) !== null);
+    const width = Math.max(...told.map(({ id }) => id.length));
+    return told.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join('\n');
 }
 
 /** Reads `KIND=FILE` lists before anything is surveyed, so that a wrong one costs no survey. */

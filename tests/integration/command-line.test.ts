@@ -1,4 +1,5 @@
 /** `edgemap survey` as a user runs it: exports, exit codes, and a clear sentence for every kind of bad input. */
+import { FINDING_COLUMNS } from '$lib/server/export/findings.ts';
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -71,8 +72,42 @@ describe('a good survey', () => {
         expect(first('pages.csv')).toBe(PAGE_FILE_COLUMNS.join(','));
         expect(first('links.csv')).toBe(LINK_COLUMNS.join(','));
         const formats = readFileSync(join(import.meta.dirname, '../../docs/formats.md'), 'utf8');
-        for (const column of [...PAGE_FILE_COLUMNS, ...LINK_COLUMNS])
+        expect(first('findings.csv')).toBe(FINDING_COLUMNS.join(','));
+        for (const column of [...PAGE_FILE_COLUMNS, ...LINK_COLUMNS, ...FINDING_COLUMNS])
             expect(formats, column).toContain(`\`${column}\``);
+    });
+
+    it('finds what the pages and links it writes say by themselves', () => {
+        const pages = readCsv(folder, 'pages.csv');
+        const findings = readCsv(folder, 'findings.csv');
+        const urlsOf = (check: string): string[] =>
+            findings.filter((row) => row.check === check).map(({ url }) => url!);
+        const urlsWhere = (isSo: (page: Record<string, string>) => boolean): string[] =>
+            pages.filter((page) => isSo(page as Record<string, string>)).map(({ url }) => url!);
+        const isPage = ({ status, content_type: type }: Record<string, string>): boolean =>
+            status === '200' && type === 'text/html';
+        expect(urlsOf('sitemap-lacks')).toEqual(
+            urlsWhere(({ gate, evidence }) => gate === 'indexable' && !evidence!.split(' ').includes('sitemap')),
+        );
+        expect(urlsOf('title-missing')).toEqual(urlsWhere((page) => isPage(page) && page.title === ''));
+        expect(urlsOf('dead-end')).toEqual(urlsWhere((page) => isPage(page) && page.outgoing_links === '0'));
+        expect(urlsOf('orphan-strict')).toEqual(answers.ORPHAN_GUIDES.map((path) => answers.START.slice(0, -1) + path));
+
+        // The planted link of a menu: told once, of its template, at a line where it stands.
+        const { target, pages: carriers } = answers.BROKEN_MENU_LINK;
+        const [menu, ...more] = findings.filter(
+            ({ check, other_url: to }) => check === 'link-to-error' && to?.endsWith(target),
+        );
+        expect(more).toEqual([]);
+        expect(menu).toMatchObject({ severity: 'fault', pages: `${carriers}` });
+        const links = readCsv(folder, 'links.csv').filter((link) => link.target === menu!.other_url);
+        expect(new Set(links.map(({ source }) => source)).size).toBe(carriers);
+        expect(links.map(({ source, line, block }) => [source, line, block])).toContainEqual([
+            menu!.url,
+            menu!.line,
+            menu!.block,
+        ]);
+        for (const { reason } of findings) expect(reason).toMatch(/^[A-Z].*\.$/);
     });
 
     it('writes three files that agree with each other', () => {
@@ -406,6 +441,28 @@ describe('a gate in a build pipeline', () => {
         const result = await surveyOf(SITE, ['--fail-on', 'new', '--fail-on', 'gone']);
         expect(result.code, result.out + result.err).toBe(0);
         expect(result.out).toContain('No page is in the set: new');
+    });
+
+    it('ends with 3 where a check finds something, or anything of a severity, and says what is not known', async () => {
+        const result = await surveyOf(SITE, ['--fail-on', 'link-to-error', '--fail-on', 'fault']);
+        expect(result.code, result.err).toBe(3);
+        expect(result.out).toMatch(/^\d+ findings?: link-to-error$/m);
+        expect(result.out).toMatch(/^ {2}link-to-error http\S+: Links to \S+, which answers \d+\.$/m);
+        expect(result.out).toMatch(/^\d+ findings?: severity fault$/m);
+        const partial = await surveyOf(SITE, ['--fail-on', 'orphan-strict', '--max-pages', '1']);
+        expect(partial.out).toContain('Not known of this survey: orphan-strict');
+        expect(partial.code).toBe(0);
+    });
+
+    it('lists the checks without a site', async () => {
+        const { code, out } = await runCommand(['survey', '--checks', 'list']);
+        expect(code).toBe(0);
+        const docs = readFileSync(join(projectRoot(), 'docs/checks.md'), 'utf8');
+        for (const line of out.trim().split('\n')) {
+            const [, id, severity] = /^(\S+) +(fault|risk|remark) +\S/.exec(line)!;
+            expect(docs, line).toContain(`\`${id}\``);
+            expect(severity).toBeTruthy();
+        }
     });
 
     it('refuses a set it cannot read before anything is surveyed', async () => {

@@ -1,10 +1,11 @@
 /** What the page sheet shows beside columns and links: read for one page when it is opened. */
+import { linkMarks, type LinkMark } from './link-marks.ts';
 import type { PageDate } from '../core/page/document-facts.ts';
 import { evidenceRows, placesOf, type LinkPlace, type PageSheet, type ToldSheet } from '../core/areas/page-sheet.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { SheetDetails } from '../core/survey/page-details.ts';
 import { appStore } from './app.ts';
-import { loadLayouts, loadMain, loadPageDetails } from './store/rows-store.ts';
+import { loadMain, loadPageDetails } from './store/rows-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
 const MOST_SAME = 20;
@@ -66,18 +67,6 @@ export async function markupOf(
     survey: Survey,
     packed: PackedSurvey,
     places: readonly LinkPlace[],
-): Promise<{ line: number | null; column: number | null; href: string }[]> {
-    const layouts = packed.numbers('page_block_layout');
-    const lines = packed.numbers('page_block_line');
-    const wanted = new Set(places.map(({ pageBlock }) => layouts[pageBlock]!));
-    const known = await loadLayouts(appStore().db, survey.id, [...wanted]);
-    return places.map(({ pageBlock, at }) => {
-        const layout = known.get(layouts[pageBlock]!);
-        const first = lines[pageBlock]!;
-        return {
-            line: first === 0 ? null : first + (layout?.lines[at] ?? 0),
-            column: first === 0 ? null : (layout?.columns[at] ?? null),
-            href: layout?.hrefs[at] ?? '',
-        };
-    });
+): Promise<LinkMark[]> {
+    return linkMarks(appStore().db, survey.id, packed, places);
 }

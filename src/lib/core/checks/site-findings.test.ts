@@ -9,7 +9,9 @@ import { pageFindings } from './page-findings.ts';
 import { CHECKS } from './register.ts';
 import { siteFindings, siteView } from './site-findings.ts';
 
-const all = (survey: PackedSurvey) => [...siteFindings(siteView(survey, () => null))];
+const NO_GOALS = { all: null, first: null, second: null, third: null };
+const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count));
+const all = (survey: PackedSurvey) => [...siteFindings(viewOf(survey))];
 
 describe('the findings of a site', () => {
     it('tell a link of a template once, with its pages, and one in a sentence where it stands', () => {
@@ -32,7 +34,7 @@ describe('the findings of a site', () => {
             const { pageBlocks, blockTemplate } = linkGraphOf(survey);
             /** Page by page as the sheet has them; a link of a template once for all pages. */
             const wanted = new Set<string>();
-            const view = siteView(survey, () => null);
+            const view = viewOf(survey);
             for (let node = 0; node < survey.count; node++) {
                 for (const check of CHECKS.filter((item) => isKnown(item, survey))) {
                     if (check.ofPage?.(view)(node)) wanted.add(`${check.id} ${survey.url(node)}`);
@@ -61,6 +63,24 @@ describe('the findings of a site', () => {
                 }
             }
         }
+    });
+
+    it('hold a page to the goal of its priority, else to that of all pages', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/a' }, { to: '/b' }])
+            .page('/a')
+            .page('/b');
+        const survey = packSurvey(site.measure()).survey;
+        const priority = new Uint8Array(survey.count);
+        priority[survey.nodeOf(`${ORIGIN}/a`)] = 1;
+        const deep = (goals: object): string[] =>
+            [...siteFindings(siteView(survey, { ...NO_GOALS, ...goals }, priority))]
+                .filter(({ finding }) => finding.check === 'deeper-than-goal')
+                .map(({ node }) => survey.url(node).slice(ORIGIN.length));
+        expect(deep({})).toEqual([]);
+        expect(deep({ first: 0 })).toEqual(['/a']);
+        expect(deep({ all: 0, first: 1 })).toEqual(['/b']);
     });
 
     it('leave out what a survey cannot know', () => {

@@ -2,6 +2,7 @@
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isKnown, type CheckView, type Finding } from './check.ts';
+import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
 import { CHECKS } from './register.ts';
 
 /** A finding with where it is. */
@@ -17,9 +18,9 @@ export interface PlacedFinding {
     pages: number;
 }
 
-/** Depth goals as a check takes them. @param goalOf the strictest goal of a page; null for none */
-export function siteView(survey: PackedSurvey, goalOf: (node: number) => number | null): CheckView {
-    return { survey, goal: null, goalOf };
+/** @param priority of each page, 0 for none: the depth goal of a page goes by it */
+export function siteView(survey: PackedSurvey, goals: DepthGoalValues, priority: Uint8Array): CheckView {
+    return { survey, goal: goals.all, goalOf: (node) => goalOfPriority(goals, priority[node]!) };
 }
 
 /**

@@ -1,4 +1,5 @@
 /** What the area Reach shows: how deep pages lie, what links miss, and what everything hangs from. */
+import type { DepthGoalValues } from '../checks/depth-goals.ts';
 import { countPages, type PageCounts } from '../areas/count-pages.ts';
 import { depthRows, sameRows, type DepthRow } from '../areas/depth-rows.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal, type Island } from '../areas/reach.ts';
@@ -21,12 +22,7 @@ interface CountedSet {
     set: string;
 }
 
-export interface DepthGoalValues {
-    all: number | null;
-    first: number | null;
-    second: number | null;
-    third: number | null;
-}
+export type { DepthGoalValues };
 
 export interface ReachView {
     /** Over all known URLs, along all links; depths apart, as rows. */

@@ -48,6 +48,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SURVEY}/families.csv`]: SEE,
     [`${SURVEY}/graph.graphml`]: SEE,
     // Sets that are longer than an address may be come as a body.
+    [`${SURVEY}/findings.csv`]: SEE,
+    [`${SURVEY}/findings.ndjson`]: SEE,
     [`${SURVEY}/links`]: { GET: 'see', POST: 'see' },
     [`${SURVEY}/links.csv`]: SEE,
     [`${SURVEY}/links.ndjson`]: SEE,

@@ -1,4 +1,4 @@
-/** The files of a survey: `pages.csv`, `links.csv`, `families.csv`, `summary.json` (formats in `docs/formats.md`). */
+/** The files of a survey: `pages.csv`, `links.csv`, `findings.csv`, `families.csv`, `summary.json` (formats in `docs/formats.md`). */
 import { storedWords } from '../../core/words/problems.ts';
 import { createWriteStream } from 'node:fs';
 import { access, constants, rename, rm, writeFile } from 'node:fs/promises';
@@ -19,7 +19,9 @@ import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
 import { csvPieces } from './csv.ts';
+import type { CheckView } from '../../core/checks/check.ts';
 import { FAMILY_COLUMNS, familyRecords } from './families.ts';
+import { FINDING_COLUMNS, findingRecords } from './findings.ts';
 import { eachLinkRecord } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
@@ -117,13 +119,14 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
     return summary;
 }
 
-/** Writes the files of a survey with all its parts; each appears whole or not at all. */
+/** Writes the files of a survey, of which the view has all parts; each appears whole or not at all. */
 export async function exportSurvey(
     db: Database,
     folder: string,
     survey: Survey,
-    packed: PackedSurvey,
+    view: CheckView,
 ): Promise<SummaryFile> {
+    const packed = view.survey;
     await prepareExportFolder(folder);
     let links = 0;
     const columns = pageColumns(packed);
@@ -142,6 +145,7 @@ export async function exportSurvey(
     try {
         await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
         await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
+        await writeCsv(join(folder, 'findings.csv'), FINDING_COLUMNS, findingRecords(db, survey.id, view));
         await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
         const summary = summaryOf(survey, packed, links);
         const file = join(folder, 'summary.json');

@@ -1,4 +1,5 @@
 import { storedWords } from '$lib/core/words/problems.ts';
+import { goalOfPriority } from '$lib/core/checks/depth-goals.ts';
 import { pageFindings } from '$lib/core/checks/page-findings.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { findingSentence } from '$lib/core/words/checks.ts';
@@ -11,7 +12,6 @@ import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts'
 import { listNotes } from '$lib/server/store/note-store.ts';
 import { listSites, type Site } from '$lib/server/store/site-store.ts';
 import type { Survey } from '$lib/server/store/survey-store.ts';
-import type { DepthGoals } from '$lib/wire/goals.ts';
 import { lookedAt } from '$lib/server/views/looked-at.ts';
 
 /** Notes that the box that finds looks through, the newest. */
@@ -83,12 +83,6 @@ function urlIn(url: URL, name: string, start: string): string | null {
     return key === '' ? null : urlOfKey(key, start);
 }
 
-/** The strictest goal that holds for a page of that priority. */
-function goalFor(goals: DepthGoals, priority: number): number | null {
-    const own = [null, goals.first, goals.second, goals.third][priority] ?? null;
-    return own ?? goals.all;
-}
-
 /** Everything about one page; null where the survey knows no such page. */
 async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: string | null) {
     const { survey: packed } = current;
@@ -98,7 +92,7 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
     const { findings: found, moreLinks } = pageFindings(
         packed,
         node,
-        goalFor(site.depthGoals, current.priority[node]!),
+        goalOfPriority(site.depthGoals, current.priority[node]!),
     );
     const places = found.flatMap(({ place }) => (place ? [place] : []));
     const [details, given, notes, marks, told] = await Promise.all([
