@@ -10,6 +10,7 @@ import { graphBench } from './graph.ts';
 import { largeBench } from './large.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
+import { checksBench } from './checks.ts';
 import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
@@ -35,6 +36,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     evidence: evidenceBench,
     graph: graphBench,
     packed: packedBench,
+    checks: checksBench,
     large: largeBench,
     together: togetherBench,
 };

@@ -4,7 +4,6 @@ import { packRows } from '../src/lib/core/pack/pack-survey.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import { packedOf } from '../src/lib/wire/packed-head.ts';
 import { type Part } from '../src/lib/core/columns/column.ts';
-import { RowColumns } from '../src/lib/core/pack/row-columns.ts';
 import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
 import { evaluateSet } from '../src/lib/core/sets/evaluate-set.ts';
 import { fieldsOf } from '../src/lib/core/sets/fields.ts';
@@ -23,28 +22,12 @@ import { ways } from '../src/lib/core/measures/ways.ts';
 import { modelOf } from '../src/lib/core/packed/model-of.ts';
 import { siteMeasures } from '../src/lib/core/areas/site-measures.ts';
 import type { BenchOptions } from './bench.ts';
-import { MADE_ORIGIN, madeBatches, occurrencesOf } from './made-rows.ts';
+import { OWN, rowsOf } from './made-columns.ts';
+import { MADE_ORIGIN, occurrencesOf } from './made-rows.ts';
 import { fastest, line, memoryInUse, ratio } from './measure.ts';
 
-/** Links of the running text of each page: 40 occurrences a page with menu, footer and section. */
-const OWN = 15;
 const CHUNK = 4 * 1024 * 1024;
 const RUNS = 7;
-
-/** Rows of the made site, taken in one by one as from a database. */
-function rowsOf(pages: number): RowColumns {
-    const rows = new RowColumns();
-    for (const batch of madeBatches({ pages, own: OWN })) {
-        for (const row of batch.addresses) rows.address(row);
-        for (const row of batch.pages) rows.page(row);
-        for (const row of batch.lists) rows.list(row);
-        for (const row of batch.blocks) rows.block(row);
-        for (const row of batch.pageBlocks) rows.pageBlock(row);
-        rows.evidence.push(...batch.evidence);
-        rows.files.push(...batch.files);
-    }
-    return rows;
-}
 
 /** What a survey says it takes in memory, against what it does: freshly opened, and after it was looked at. */
 async function estimate(open: () => PackedSurvey): Promise<void> {

@@ -48,6 +48,7 @@ export interface KeptKinds {
     'sections by size': [];
     since: [baseline: number, revision: number];
     'site measures': [];
+    'redirect ways': [];
     'template words': [];
     'template list': [];
     texts: [field: string];

@@ -120,25 +120,46 @@ export const INDEXING_CHECKS: readonly Check[] = [
         edits: oneEdit('risk', 'indexable and not in sitemap'),
     }),
     defineCheck({
-        id: 'canonical-to-error',
+        id: 'server-error',
         severity: 'fault',
         looks: 'page',
-        name: 'Canonical at an error',
-        fires: 'A page whose canonical answered with 400 or above, or not at all.',
-        quiet: 'Canonicals that were not read.',
-        why: 'It asks for a page to be indexed that is not there.',
-        advice: 'Let the canonical name the page itself, or one that answers.',
-        edits: oneEdit('fault', 'canonical to (error)'),
+        name: 'Server error',
+        fires: 'A URL that answers with 500 or above.',
+        quiet: 'Errors that say that nothing is there (404, 410).',
+        why: 'Who asks is told nothing, and whoever indexes comes less often.',
+        advice: 'Find the error in the log of the server.',
+        ofPage: ({ survey }) => {
+            const status = survey.numbers('status');
+            return (node) => (status[node]! >= 500 ? { params: { status: status[node]! } } : null);
+        },
     }),
     defineCheck({
-        id: 'canonical-to-redirect',
+        id: 'type-lies',
         severity: 'risk',
         looks: 'page',
-        name: 'Canonical at a redirect',
-        fires: 'A page whose canonical redirects.',
-        quiet: 'Canonicals that were not read.',
-        why: 'It names a page that says it is elsewhere.',
-        advice: 'Let the canonical name the page itself, or one that answers.',
-        edits: oneEdit('risk', 'canonical to (redirect)'),
+        name: 'Odd content type',
+        fires: 'An answer without a content type, or with another than its first bytes show.',
+        quiet: 'Types that say what is there.',
+        why: 'What reads it has to guess, and guesses differ.',
+        advice: 'Let the server send the type of what it sends.',
+        ofPage: ({ survey }) => {
+            const note = survey.numbers('type_note');
+            return (node) => (note[node] === 0 ? null : { params: { why: problemAt(survey, 'type_note', node) } });
+        },
+    }),
+    defineCheck({
+        id: 'body-trouble',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Body not whole',
+        fires: 'An answer whose body broke off, was badly packed, had another length than was said, or was too long.',
+        quiet: 'Bodies that came whole.',
+        why: 'What was not received was not read: links and text of it are not known.',
+        advice: 'Let the server send the whole body in the form its headers say.',
+        ofPage: ({ survey }) => {
+            const trouble = survey.numbers('body_trouble');
+            return (node) =>
+                trouble[node] === 0 ? null : { params: { why: problemAt(survey, 'body_trouble', node) } };
+        },
     }),
 ];

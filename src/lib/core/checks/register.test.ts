@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
-import type { SurveyInfo } from '../survey/survey-rows.ts';
+import { problem, writeProblem } from '../problems/problem.ts';
+import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
 import { editWords, findingSentence } from '../words/checks.ts';
 import { isKnown, type CheckId } from './check.ts';
 import { jobsOf } from './jobs.ts';
@@ -12,18 +13,18 @@ import { sizeOf } from './set-size.ts';
 import { rule } from '../../../../tests/support/problems.ts';
 
 const ALL = ['/', '/a/one', '/a/two', '/b/three'];
+const plain = { title: 'Own title', h1: 'Own heading', description: 'What is here.', language: 'en', words: 80 };
 
 /** A site with nothing wrong: four pages, each linked from two others at least, all in the sitemap. */
 function whole(): Site {
     const site = new Site().known('/', 'manual');
     for (const path of ALL) {
-        site.page(path, [], { title: `Title ${path}`, h1: 'Heading', words: 80 }).known(path);
+        site.page(path, [], { ...plain, title: `Title ${path}`, h1: `Heading of ${path}` }).known(path);
     }
     site.share(ALL, [{ to: '/' }, { to: '/a/one' }, { to: '/a/two' }, { to: '/b/three' }]);
     return site.sitemap();
 }
 
-const plain = { title: 'Own title', h1: 'Heading', words: 80 };
 const pack = (site: Site, info: Partial<SurveyInfo> = {}, words = new Map<string, number>()) => {
     const { rows, info: head } = site.measure(info);
     const main = new Map(
@@ -39,6 +40,32 @@ interface Planted {
     not: string;
     goal?: number;
     words?: Map<string, number>;
+}
+
+type Canonicals = (id: (path: string) => number) => number[];
+
+/** `/c` with canonicals where the check fires, `/d` with others where it must not; what they may name stands around. */
+function canonicals(at: Canonicals, not: Canonicals, facts: Partial<PageRow> = {}): Planted {
+    const site = whole();
+    const id = (path: string): number => site.id(path);
+    for (const path of ['/c', '/d', '/hands-on', '/hands-back', '/itself']) site.id(path);
+    site.page('/gone', [], { status: 404, words: null })
+        .page('/old', [], { status: 301, words: null, redirectTo: id('/a/one') })
+        .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, words: null })
+        .page('/quiet', [], { ...plain, noindex: true })
+        .page('/hands-on', [], { ...plain, canonicals: [id('/a/one')] })
+        .page('/hands-back', [], { ...plain, canonicals: [id('/c')] })
+        .page('/itself', [], { ...plain, canonicals: [id('/itself')] })
+        .page('/c', [], { ...plain, ...facts, canonicals: at(id) })
+        .page('/d', [], { ...plain, ...facts, canonicals: not(id) });
+    return { site, at: '/c', not: '/d' };
+}
+
+/** Redirects from one path to another; the check fires at `/c` and must not at `/d`. */
+function redirects(ways: [from: string, to: string][]): Planted {
+    const site = whole();
+    for (const [from, to] of ways) site.page(from, [], { status: 301, words: null, redirectTo: site.id(to) });
+    return { site, at: '/c', not: '/d' };
 }
 
 /** A fault planted for each check of pages, and its near miss: complete by type. */
@@ -146,6 +173,142 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
         at: '/c',
         not: '/e',
     }),
+    'server-error': () => ({
+        site: whole().page('/c', [], { status: 503, words: null }).page('/d', [], { status: 404, words: null }),
+        at: '/c',
+        not: '/d',
+    }),
+    'type-lies': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, typeNote: writeProblem(problem('type-unsaid', { begins: 'text/html' })) })
+            .page('/d', [], plain),
+        at: '/c',
+        not: '/d',
+    }),
+    'body-trouble': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, bodyTrouble: writeProblem(problem('body-broken-off', { bytes: 9 })) })
+            .page('/d', [], plain),
+        at: '/c',
+        not: '/d',
+    }),
+    'canonical-several': () =>
+        canonicals(
+            (id) => [id('/'), id('/a/one')],
+            (id) => [id('/a/one')],
+        ),
+    'canonical-to-error': () =>
+        canonicals(
+            (id) => [id('/gone')],
+            (id) => [id('/a/one')],
+        ),
+    'canonical-to-redirect': () =>
+        canonicals(
+            (id) => [id('/old')],
+            (id) => [id('/gone')],
+        ),
+    'canonical-to-closed': () =>
+        canonicals(
+            (id) => [id('/shut')],
+            (id) => [id('https://other.example/')],
+        ),
+    'canonical-to-noindexed': () =>
+        canonicals(
+            (id) => [id('/quiet')],
+            (id) => [id('/a/one')],
+        ),
+    'canonical-chain': () =>
+        canonicals(
+            (id) => [id('/hands-on')],
+            (id) => [id('/itself')],
+        ),
+    'canonical-loop': () =>
+        canonicals(
+            (id) => [id('/hands-back')],
+            (id) => [id('/d')],
+        ),
+    'canonical-out': () =>
+        canonicals(
+            (id) => [id('https://other.example/')],
+            (id) => [id('/a/one')],
+        ),
+    'noindex-and-canonical': () =>
+        canonicals(
+            (id) => [id('/a/one')],
+            (id) => [id('/d')],
+            { noindex: true },
+        ),
+    'link-to-noncanonical': () => {
+        const { site } = canonicals(
+            (id) => [id('/a/one')],
+            (id) => [id('/d')],
+        );
+        site.page('/e', [{ to: '/c' }], plain).page('/f', [{ to: '/d' }], plain);
+        return { site, at: '/e', not: '/f' };
+    },
+    'redirect-chain': () =>
+        redirects([
+            ['/c', '/mid'],
+            ['/mid', '/a/one'],
+            ['/d', '/a/one'],
+        ]),
+    'redirect-loop': () =>
+        redirects([
+            ['/c', '/mid'],
+            ['/mid', '/c'],
+            ['/d', '/far'],
+            ['/far', '/a/one'],
+        ]),
+    'redirect-to-error': () => {
+        const planted = redirects([
+            ['/c', '/gone'],
+            ['/d', '/a/one'],
+        ]);
+        planted.site.page('/gone', [], { status: 410, words: null });
+        return planted;
+    },
+    'redirect-to-closed': () => {
+        const planted = redirects([
+            ['/c', '/shut'],
+            ['/d', '/gone'],
+        ]);
+        planted.site
+            .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, words: null })
+            .page('/gone', [], { status: 410, words: null });
+        return planted;
+    },
+    'redirect-to-start': () => {
+        const ten = Array.from({ length: 9 }, (_, n): [string, string] => [`/old/${n}`, '/']);
+        return redirects([['/c', '/'], ...ten, ['/d', '/a/one']]);
+    },
+    'same-h1': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, h1: 'Twin' })
+            .page('/d', [], { ...plain, h1: ' twin', noindex: true }),
+        at: '/c',
+        not: '/d',
+    }),
+    'title-long': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, title: 'é'.repeat(71) })
+            .page('/d', [], { ...plain, title: 'é'.repeat(70) }),
+        at: '/c',
+        not: '/d',
+    }),
+    'description-missing': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, description: '' })
+            .page('/d', [], { ...plain, description: '', noindex: true }),
+        at: '/c',
+        not: '/d',
+    }),
+    'language-missing': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, language: '' })
+            .page('/d', [], { language: '', status: 404, words: null }),
+        at: '/c',
+        not: '/d',
+    }),
     'same-body': () => ({ site: whole(), at: '/a/one', not: '/' }),
     'same-text': () => ({ site: whole(), at: '/a/one', not: '/' }),
 };
@@ -174,6 +337,21 @@ describe.each(Object.keys(PLANTED) as (keyof FindingParams)[])('the check %s', (
         const { at, not } = PLANTED[check]();
         expect(found(check, at)).toContain(check);
         expect(found(check, not)).not.toContain(check);
+    });
+});
+
+describe('redirects to the start page', () => {
+    it.each([
+        [9, 0],
+        [10, 10],
+    ])('%i of them are %i findings', (count, told) => {
+        const ways = Array.from({ length: count }, (_, n): [string, string] => [`/old/${n}`, '/']);
+        const survey = pack(redirects(ways).site);
+        const nodes = Array.from({ length: survey.count }, (_, node) => node);
+        const found = nodes.filter((node) =>
+            pageFindings(survey, node, null).findings.some(({ check }) => check === 'redirect-to-start'),
+        );
+        expect(found).toHaveLength(told);
     });
 });
 

@@ -1,7 +1,9 @@
 /** All checks, family by family. */
 import type { Check } from './check.ts';
 import { INDEXING_CHECKS } from './indexing.ts';
+import { CANONICAL_CHECKS } from './canonicals.ts';
 import { LINK_CHECKS } from './links.ts';
+import { REDIRECT_CHECKS } from './redirects.ts';
 import { REACH_CHECKS } from './reach.ts';
 import { TEXT_CHECKS } from './texts.ts';
 
@@ -13,6 +15,8 @@ export interface CheckFamily {
 
 export const CHECK_FAMILIES: readonly CheckFamily[] = [
     { question: 'What may be indexed?', checks: INDEXING_CHECKS },
+    { question: 'What do canonicals name?', checks: CANONICAL_CHECKS },
+    { question: 'Where do redirects end?', checks: REDIRECT_CHECKS },
     { question: 'Can it be got to?', checks: REACH_CHECKS },
     { question: 'Where do links lead?', checks: LINK_CHECKS },
     { question: 'What does the page say?', checks: TEXT_CHECKS },

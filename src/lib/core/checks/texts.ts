@@ -1,9 +1,12 @@
 /** What the page itself says: its title, headings and text, and pages that say the same. */
+import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import { defineCheck, type Check, type CheckView, when } from './check.ts';
 import { sizeOf } from './set-size.ts';
 
 /** Words of a main text below which a page has little to say. */
 const FEW_WORDS = 50;
+/** Characters beyond which a title is cut where it is shown. */
+const LONG_TITLE = 70;
 
 /** True for the pages whose text is empty. */
 function withoutText({ survey }: CheckView, text: 'title' | 'h1'): (node: number) => boolean {
@@ -13,7 +16,10 @@ function withoutText({ survey }: CheckView, text: 'title' | 'h1'): (node: number
 }
 
 /** True for the pages that share something with another page. */
-function withSame({ survey }: CheckView, column: 'same_body' | 'same_text' | 'same_title'): (node: number) => boolean {
+function withSame(
+    { survey }: CheckView,
+    column: 'same_body' | 'same_text' | 'same_title' | 'same_h1',
+): (node: number) => boolean {
     const [page, same] = [survey.numbers('page'), survey.numbers(column)];
     return (node) => page[node] === 1 && same[node] !== -1;
 }
@@ -108,6 +114,65 @@ export const TEXT_CHECKS: readonly Check[] = [
         ofPage: (view) => {
             const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
             return (node) => when(hasText(node) && !hasBody(node), {});
+        },
+    }),
+    defineCheck({
+        id: 'same-h1',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Same h1',
+        fires: 'An indexable page whose h1 another page has too, in any case.',
+        quiet: 'Pages that may not be indexed, and those without an h1.',
+        why: 'Readers cannot tell them apart.',
+        advice: 'Say in each heading what is there and not on the other.',
+        ofPage: (view) => {
+            const [isSame, gate] = [withSame(view, 'same_h1'), view.survey.numbers('gate')];
+            return (node) => when(isSame(node) && gate[node] === GATE_INDEXABLE, {});
+        },
+    }),
+    defineCheck({
+        id: 'title-long',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Long title',
+        fires: `A page whose title has more than ${LONG_TITLE} characters.`,
+        quiet: 'Titles of just that many.',
+        why: 'Lists of results and tabs cut it.',
+        advice: 'Put what tells the page from others first, and leave the rest out.',
+        ofPage: ({ survey }) => {
+            const [page, titles] = [survey.numbers('page'), survey.texts('title')];
+            return (node) => {
+                const characters = page[node] === 1 ? [...titles.at(node)].length : 0;
+                return characters > LONG_TITLE ? { params: { characters } } : null;
+            };
+        },
+    }),
+    defineCheck({
+        id: 'description-missing',
+        severity: 'remark',
+        looks: 'page',
+        name: 'No description',
+        fires: 'An indexable page without a meta description.',
+        quiet: 'Pages that may not be indexed.',
+        why: 'Whoever lists it takes a sentence of its own choice.',
+        advice: 'Say in a sentence or two what is found there.',
+        ofPage: ({ survey }) => {
+            const [gate, texts] = [survey.numbers('gate'), survey.texts('description')];
+            return (node) => when(gate[node] === GATE_INDEXABLE && texts.at(node) === '', {});
+        },
+    }),
+    defineCheck({
+        id: 'language-missing',
+        severity: 'remark',
+        looks: 'page',
+        name: 'No language',
+        fires: 'A page whose html element does not say its language.',
+        quiet: 'What is no HTML, redirects and errors.',
+        why: 'What reads aloud, translates or indexes has to guess.',
+        advice: 'Give the html element a lang.',
+        ofPage: ({ survey }) => {
+            const [page, language] = [survey.numbers('page'), survey.numbers('language')];
+            return (node) => when(page[node] === 1 && language[node] === 0, {});
         },
     }),
 ];

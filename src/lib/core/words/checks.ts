@@ -18,6 +18,29 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'noindex-unseen': () => 'Closed by robots.txt and marked noindex: while it is closed, nobody reads the noindex.',
     'sitemap-lists-stopped': ({ gate }) => `Listed in a sitemap, and stops at ${gate}.`,
     'sitemap-lacks': () => 'Indexable, and in no sitemap.',
+    'server-error': ({ status }) => `Answers ${status}.`,
+    'type-lies': ({ why }) => `${capital(problemWordsOrNone(why))}.`,
+    'body-trouble': ({ why }) => `${capital(problemWordsOrNone(why))}.`,
+    'canonical-several': ({ canonicals }) => `Names ${canonicals} different canonicals: none counts.`,
+    'canonical-to-error': ({ url }) => `Its canonical ${url} answers with an error, or not at all.`,
+    'canonical-to-redirect': ({ url }) => `Its canonical ${url} redirects.`,
+    'canonical-to-closed': ({ url }) => `Its canonical ${url} is closed by robots.txt.`,
+    'canonical-to-noindexed': ({ url }) => `Its canonical ${url} says noindex.`,
+    'canonical-chain': ({ url }) => `Its canonical ${url} names another page in turn.`,
+    'canonical-loop': ({ url }) => `Its canonical ${url} leads back to it.`,
+    'canonical-out': ({ url }) => `Its canonical ${url} lies outside the site.`,
+    'noindex-and-canonical': () => 'Says noindex, and names another page as its canonical.',
+    'link-to-noncanonical': ({ url }) => `Links to ${url}, which names another page as its canonical.`,
+    'redirect-chain': ({ hops, end }) => `Redirects to ${end} in ${hops} hops.`,
+    'redirect-loop': () => 'Redirects in a circle.',
+    'redirect-to-error': ({ end, status }) =>
+        `Redirects to ${end}, which ${status === 0 ? 'does not answer' : `answers ${status}`}.`,
+    'redirect-to-closed': ({ url }) => `Redirects by way of ${url}, which robots.txt closes.`,
+    'redirect-to-start': () => 'Redirects to the start page, as many others do.',
+    'same-h1': () => 'Another page has the same h1.',
+    'title-long': ({ characters }) => `Its title has ${characters} characters.`,
+    'description-missing': () => 'Has no description.',
+    'language-missing': () => 'Does not say its language.',
     'title-missing': () => 'Has no title.',
     'h1-missing': () => 'Has no h1.',
     'few-words': ({ words }) => `Its main text has ${words} words.`,
@@ -26,13 +49,15 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'same-text': () => 'Another page has the same main text.',
 };
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** A finding as a sentence. */
 export function findingSentence({ check, params }: { check: keyof FindingParams; params: object }): string {
     return (FINDINGS[check] as (params: unknown) => string)(params);
 }
 
 export function moreLinksSentence(links: number): string {
-    return `${links} more of its links lead to errors, redirects or closed pages.`;
+    return `${links} more of its links lead to errors, redirects, or pages that are closed or not canonical.`;
 }
 
 /** An edit: what is done, where, and what it changes of one page and of many. */

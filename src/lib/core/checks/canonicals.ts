@@ -1,0 +1,201 @@
+/** What do canonicals name? One that names the page itself is in order; several different ones void each other (RFC 6596). */
+import { gateOf } from '../columns/gate-facts.ts';
+import { once } from '../kept.ts';
+import { lostUrls } from '../packed/model-of.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { defineCheck, type Check, type CheckView, when } from './check.ts';
+import { sizeOf } from './set-size.ts';
+import { siteUrl } from './site-url.ts';
+
+/** The canonical that counts of each page that names another URL: its address; -1 for none, or the page itself. */
+function acceptedOf(survey: PackedSurvey): (node: number) => number {
+    const [start, canonical, page] = [
+        survey.numbers('canonical_start'),
+        survey.numbers('canonical'),
+        survey.numbers('page'),
+    ];
+    return (node) => {
+        const at = start[node]!;
+        if (page[node] !== 1 || start[node + 1]! - at !== 1 || canonical[at] === node) return -1;
+        return canonical[at]!;
+    };
+}
+
+/** A check of pages by what their canonical, a page of the site, is. */
+const whereCanonical =
+    (isSo: (view: CheckView) => (to: number, node: number) => boolean) =>
+    (view: CheckView): ((node: number) => { params: { url: string } } | null) => {
+        const [accepted, so] = [acceptedOf(view.survey), isSo(view)];
+        return (node) => {
+            const to = accepted(node);
+            if (to < 0 || to >= view.survey.count || !so(to, node)) return null;
+            return { params: { url: siteUrl(view.survey, to) } };
+        };
+    };
+
+const oneEdit =
+    (severity: 'fault' | 'risk', set: string) =>
+    ({ survey }: CheckView) => [{ severity, params: {}, set, cost: null, about: sizeOf(survey, set) }];
+
+export const CANONICAL_CHECKS: readonly Check[] = [
+    defineCheck({
+        id: 'canonical-several',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Several canonicals',
+        fires: 'A page that names different canonicals.',
+        quiet: 'The same one twice.',
+        why: 'They void each other: none counts.',
+        advice: 'Leave one.',
+        ofPage: ({ survey }) => {
+            const [start, page] = [survey.numbers('canonical_start'), survey.numbers('page')];
+            return (node) => {
+                const canonicals = start[node + 1]! - start[node]!;
+                return page[node] === 1 && canonicals > 1 ? { params: { canonicals } } : null;
+            };
+        },
+    }),
+    defineCheck({
+        id: 'canonical-to-error',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Canonical at an error',
+        fires: 'A page whose canonical answered with 400 or above, or not at all.',
+        quiet: 'Canonicals that were not read.',
+        why: 'It asks for a page to be indexed that is not there.',
+        advice: 'Let the canonical name the page itself, or one that answers.',
+        ofPage: whereCanonical(({ survey }) => {
+            const lost = once(survey, 'lost urls', [], () => lostUrls(survey));
+            const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
+            return (to) => lost[to] === 1 && allowed[to] !== 0 && !(status[to]! >= 300 && status[to]! < 400);
+        }),
+        edits: oneEdit('fault', 'canonical to (error)'),
+    }),
+    defineCheck({
+        id: 'canonical-to-redirect',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Canonical at a redirect',
+        fires: 'A page whose canonical redirects.',
+        quiet: 'Canonicals that were not read.',
+        why: 'It names a page that says it is elsewhere.',
+        advice: 'Let the canonical name the page itself, or one that answers.',
+        ofPage: whereCanonical(({ survey }) => {
+            const redirect = survey.numbers('redirect');
+            return (to) => redirect[to] !== -1;
+        }),
+        edits: oneEdit('risk', 'canonical to (redirect)'),
+    }),
+    defineCheck({
+        id: 'canonical-to-closed',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Canonical at what is closed',
+        fires: 'A page whose canonical robots.txt closes.',
+        quiet: 'Canonicals outside the site.',
+        why: 'It hands itself over to a page that nobody may read.',
+        advice: 'Open the canonical, or let the page name itself.',
+        ofPage: whereCanonical(({ survey }) => {
+            const allowed = survey.numbers('robots_allowed');
+            return (to) => allowed[to] === 0;
+        }),
+    }),
+    defineCheck({
+        id: 'canonical-to-noindexed',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Canonical at a noindex',
+        fires: 'A page whose canonical says noindex.',
+        quiet: 'Canonicals that were not read.',
+        why: 'Neither of the two may be indexed.',
+        advice: 'Take the noindex away, or let the page name itself.',
+        ofPage: whereCanonical(({ survey }) => {
+            const noindex = survey.numbers('noindex');
+            return (to) => noindex[to] === 1;
+        }),
+    }),
+    defineCheck({
+        id: 'canonical-chain',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Canonical chain',
+        fires: 'A page whose canonical names another page in turn.',
+        quiet: 'Canonicals that name themselves, and two that name each other, which are told as a loop.',
+        why: 'Whoever follows one step only ends at a page that does not want to be indexed.',
+        advice: 'Name the last page of the chain.',
+        ofPage: whereCanonical(({ survey }) => {
+            const accepted = acceptedOf(survey);
+            return (to, node) => {
+                const next = accepted(to);
+                return next !== -1 && next !== node;
+            };
+        }),
+    }),
+    defineCheck({
+        id: 'canonical-loop',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Canonical loop',
+        fires: 'A page whose canonicals, one after the other, come back to it.',
+        quiet: 'A canonical that names the page itself.',
+        why: 'Each says that another is meant: none is.',
+        advice: 'Settle on one, and let all name it.',
+        ofPage: whereCanonical(({ survey }) => {
+            const accepted = acceptedOf(survey);
+            return (to, node) => {
+                const seen = new Set<number>();
+                let at = to;
+                while (at >= 0 && at < survey.count && at !== node && !seen.has(at)) {
+                    seen.add(at);
+                    at = accepted(at);
+                }
+                return at === node;
+            };
+        }),
+    }),
+    defineCheck({
+        id: 'canonical-out',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Canonical on another site',
+        fires: 'A page whose canonical lies outside the site.',
+        quiet: 'Canonicals on other hosts of the site.',
+        why: 'The page gives itself up for one that is not yours.',
+        advice: 'Name the page itself, unless the other is the original.',
+        ofPage: ({ survey }) => {
+            const accepted = acceptedOf(survey);
+            return (node) => {
+                const to = accepted(node);
+                return to >= survey.count ? { params: { url: survey.addressUrl(to) } } : null;
+            };
+        },
+    }),
+    defineCheck({
+        id: 'noindex-and-canonical',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Noindex beside a canonical',
+        fires: 'A page that says noindex, and names another page as its canonical.',
+        quiet: 'A canonical that names the page itself.',
+        why: 'One says that the page is another, the other that neither is wanted.',
+        advice: 'Keep one of the two.',
+        ofPage: ({ survey }) => {
+            const [accepted, noindex] = [acceptedOf(survey), survey.numbers('noindex')];
+            return (node) => when(noindex[node] === 1 && accepted(node) !== -1, {});
+        },
+    }),
+    defineCheck({
+        id: 'link-to-noncanonical',
+        severity: 'risk',
+        looks: 'link',
+        name: 'Link to what is not canonical',
+        fires: 'A link whose target names another page as its canonical.',
+        quiet: 'Targets that stop at an earlier gate.',
+        why: 'The link gives to a page that gives itself up.',
+        advice: 'Link to the canonical.',
+        ofTarget: ({ survey }) => {
+            const gate = survey.numbers('gate');
+            return (to) => (gateOf(gate[to]!) === 'canonical' ? { params: { url: siteUrl(survey, to) } } : null);
+        },
+    }),
+];

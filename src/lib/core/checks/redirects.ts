@@ -1,0 +1,140 @@
+/** Where do redirects end? */
+import { lostUrls } from '../packed/model-of.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { once } from '../kept.ts';
+import { defineCheck, type Check, when } from './check.ts';
+import { siteUrl } from './site-url.ts';
+
+/** URLs that lead to the start page before it looks like lost content. */
+const MANY_TO_START = 10;
+
+/** How a redirect goes on. */
+interface Way {
+    /** The last address it leads to; a node of the site, an address elsewhere, or itself in a loop. */
+    end: number;
+    hops: number;
+    isLoop: boolean;
+    /** The first hop that robots.txt closes; -1 for none. */
+    closed: number;
+}
+
+/** Every redirect by its way to the end. O(redirects · hops). */
+function waysOf(survey: PackedSurvey): ReadonlyMap<number, Way> {
+    return once(survey, 'redirect ways', [], () => {
+        const [redirect, allowed] = [survey.numbers('redirect'), survey.numbers('robots_allowed')];
+        const ways = new Map<number, Way>();
+        for (let node = 0; node < survey.count; node++) {
+            if (redirect[node] === -1) continue;
+            const seen = new Set<number>([node]);
+            let end = redirect[node]!;
+            let closed = -1;
+            while (end >= 0 && end < survey.count && !seen.has(end)) {
+                if (closed === -1 && allowed[end] === 0) closed = end;
+                if (redirect[end] === -1) break;
+                seen.add(end);
+                end = redirect[end]!;
+            }
+            ways.set(node, { end, hops: seen.size, isLoop: seen.has(end), closed });
+        }
+        return ways;
+    });
+}
+
+const urlOf = (survey: PackedSurvey, address: number): string =>
+    address < survey.count ? siteUrl(survey, address) : survey.addressUrl(address);
+
+export const REDIRECT_CHECKS: readonly Check[] = [
+    defineCheck({
+        id: 'redirect-chain',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Redirect chain',
+        fires: 'A redirect that takes two hops or more to where it ends.',
+        quiet: 'One hop, and redirects that come back to themselves, which are told as such.',
+        why: 'Each hop costs a request, and some give up on the way.',
+        advice: 'Let it lead to the end at once.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            return (node) => {
+                const way = ways.get(node);
+                if (!way || way.isLoop || way.hops < 2) return null;
+                return { params: { hops: way.hops, end: urlOf(survey, way.end) } };
+            };
+        },
+    }),
+    defineCheck({
+        id: 'redirect-loop',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Redirect loop',
+        fires: 'A redirect that comes back to where it has been.',
+        quiet: 'Chains that end.',
+        why: 'Nobody who asks for it gets anything.',
+        advice: 'Let one of them answer, or lead out of the circle.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            return (node) => when(ways.get(node)?.isLoop === true, {});
+        },
+    }),
+    defineCheck({
+        id: 'redirect-to-error',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Redirect to an error',
+        fires: 'A redirect that ends at an answer of 400 or above, or at none.',
+        quiet: 'Ends outside the site, and ends that were not asked for.',
+        why: 'What the old address had is lost all the same.',
+        advice: 'Lead to a page that answers, or let the old address say 404 or 410 itself.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
+            const lost = once(survey, 'lost urls', [], () => lostUrls(survey));
+            return (node) => {
+                const way = ways.get(node);
+                if (!way || way.isLoop || way.end >= survey.count) return null;
+                const isError =
+                    lost[way.end] === 1 &&
+                    allowed[way.end] !== 0 &&
+                    !(status[way.end]! >= 300 && status[way.end]! < 400);
+                return isError ? { params: { end: urlOf(survey, way.end), status: status[way.end]! } } : null;
+            };
+        },
+    }),
+    defineCheck({
+        id: 'redirect-to-closed',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Redirect into what is closed',
+        fires: 'A redirect of which a hop, or the end, is closed by robots.txt.',
+        quiet: 'Hops outside the site.',
+        why: 'What keeps to robots.txt does not see where it leads.',
+        advice: 'Open the end, or lead elsewhere.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            return (node) => {
+                const closed = ways.get(node)?.closed ?? -1;
+                return closed === -1 ? null : { params: { url: siteUrl(survey, closed) } };
+            };
+        },
+    }),
+    defineCheck({
+        id: 'redirect-to-start',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Redirected to the start page',
+        fires: `A redirect that ends at the start page, where ${MANY_TO_START} URLs of the same origin or more do.`,
+        quiet: 'Fewer of them, and other ways to write the host.',
+        why: 'Content that went was led to where it is not; readers search again, and indexes take it for gone.',
+        advice: 'Lead each to the page that took its place, or let it say 410.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            const start = survey.head.starts[0] ?? -1;
+            const origin = (node: number): string => survey.url(node).split('/', 3).join('/');
+            const own = start === -1 ? '' : origin(start);
+            const led = [...ways].filter(([node, { end, isLoop }]) => !isLoop && end === start && origin(node) === own);
+            const isMany = led.length >= MANY_TO_START;
+            const nodes = new Set(isMany ? led.map(([node]) => node) : []);
+            return (node) => when(nodes.has(node), {});
+        },
+    }),
+];
