@@ -1,6 +1,6 @@
 /** `edgemap door URL`: the door check on the command line. Needs no database and stores nothing. */
 import { foundWords, toldStep } from '../src/lib/core/words/sitemap-steps.ts';
-import { toldVerdict } from '../src/lib/core/words/door.ts';
+import { robotsNote, toldVerdict } from '../src/lib/core/words/door.ts';
 import { parseArgs } from 'node:util';
 import { storedWords } from '../src/lib/core/words/problems.ts';
 import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from '../src/lib/core/door/door-report.ts';
@@ -79,7 +79,7 @@ export function doorText(report: DoorReport): string {
     lines.push('', 'Ways to write the host', ...variantLines(facts));
     const { robots } = facts;
     const size = robots.bytes === null ? '' : `, ${robots.bytes.toLocaleString('en')} bytes`;
-    lines.push('', 'robots.txt', `  ${robots.url}: ${robots.status ?? 'no answer'}${size}; ${robots.note}`);
+    lines.push('', 'robots.txt', `  ${robots.url}: ${robots.status ?? 'no answer'}${size}; ${robotsNote(robots)}`);
     if (robots.rule !== '') lines.push(`  decides for the start page: ${robots.rule} (line ${robots.line})`);
     lines.push('', 'Start page', ...pageLines(facts.start));
     lines.push(
@@ -133,7 +133,7 @@ function variantLines(facts: DoorFacts): string[] {
                 ? ''
                 : certificate.isTrusted
                   ? ', certificate in order'
-                  : `, certificate: ${certificate.trouble}${certificate.isPinned ? ' (taken, because the host is pinned)' : ''}`;
+                  : `, certificate: ${storedWords(certificate.trouble)}${certificate.isPinned ? ' (taken, because the host is pinned)' : ''}`;
         return `  ${variant.origin}: ${way || 'not asked'}${lands}${tls}${variant.origin === real ? ' (the real one)' : ''}`;
     });
 }

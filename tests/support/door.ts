@@ -1,5 +1,6 @@
 /** A door check with nothing wrong, told apart from it only by what a test names. */
 import type { DoorFacts, DoorPage, DoorReport } from '../../src/lib/core/door/door-report.ts';
+import { problem, writeProblem } from '../../src/lib/core/problems/problem.ts';
 import { judgeDoor } from '../../src/lib/core/door/judge-door.ts';
 
 export const DOOR_URL = 'https://www.site.example/';
@@ -49,7 +50,7 @@ export function doorFacts(change: Partial<DoorFacts> = {}): DoorFacts {
             url: `${DOOR_URL}robots.txt`,
             status: 404,
             bytes: 0,
-            note: 'answered 404: no rules',
+            note: writeProblem(problem('robots-none', { status: 404 })),
             closes: 'nothing',
             rule: '',
             line: 0,

@@ -142,6 +142,18 @@ export const LIST_NOTES = {
     'log-unusable': [[{ targets: 1_004 }, '1,004 targets are no usable addresses.']],
 } as const satisfies Samples;
 
+/** Of a door check: its certificate, and what is odd about its start page. */
+export const DOOR_NOTES = {
+    certificate: [
+        [{ fault: 'expired', said: 'CERT_HAS_EXPIRED' }, 'it has expired'],
+        [{ fault: 'other', said: 'CERT_REVOKED' }, 'it is not accepted (CERT_REVOKED)'],
+    ],
+    'noindex-ignored': [[{ written: 'noindex, nofollow' }, 'A robots meta “noindex, nofollow”']],
+    'refresh-later': [
+        [{ to: 'https://a.example/' }, 'The start page sends visitors on to https://a.example/ after a while'],
+    ],
+} as const satisfies Samples;
+
 /** Why a survey got a further revision. */
 export const REVISIONS = {
     'before-reading-on': [[{}, 'before it was gone on with']],

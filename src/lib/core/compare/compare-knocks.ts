@@ -59,7 +59,7 @@ export function compareKnocks(before: DoorReport, now: DoorReport): KnockChange[
 }
 
 function certificateWords({ certificate }: DoorFacts['variants'][number]): string {
-    return certificate === null ? 'none' : certificate.isTrusted ? 'in order' : certificate.trouble;
+    return certificate === null ? 'none' : certificate.isTrusted ? 'in order' : storedWords(certificate.trouble);
 }
 
 function sitemapWords(sitemap: DoorFacts['sitemaps'][number]): string {

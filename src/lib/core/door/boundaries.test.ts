@@ -5,7 +5,7 @@ import { doorSentence } from '../words/door.ts';
 import type { DoorSitemap } from './door-report.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
-const noindex = { say: 'meta robots says noindex', where: 'line 3' };
+const noindex = { say: told('meta robots says noindex'), where: 'line 3' };
 const canonical = { say: 'https://other.example/', where: 'line 4' };
 const ROBOTS = report().facts.robots;
 
@@ -30,7 +30,7 @@ describe('a canonical elsewhere', () => {
 });
 
 describe('one cause', () => {
-    const down = { ...ROBOTS, status: 503, closes: 'unreachable' as const, note: 'answered 503' };
+    const down = { ...ROBOTS, status: 503, closes: 'unreachable' as const, note: told('answered 503') };
 
     it('is told once: a server that answers nothing but errors', () => {
         const silent = report({

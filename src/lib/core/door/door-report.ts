@@ -21,8 +21,8 @@ export interface DoorHop {
 export interface DoorCertificate {
     /** Taken by a client that knows the usual authorities. */
     isTrusted: boolean;
-    /** Why it is not, as a sentence part; empty when it is. */
-    trouble: string;
+    /** Why it is not; empty when it is. */
+    trouble: ProblemText;
     issuer: string;
     /** Names it is made out to. */
     names: string[];
@@ -46,6 +46,12 @@ export interface DoorVariant {
 
 /** A thing said on a page, and where it stands: a tag with its line, or a header. */
 export interface DoorPlace {
+    say: ProblemText;
+    where: string;
+}
+
+/** The same of a canonical: the URL it names. */
+export interface CanonicalPlace {
     say: string;
     where: string;
 }
@@ -70,7 +76,7 @@ export interface DoorPage {
     /** Noindex that counts for nothing, because it stands in the body. */
     noindexInBody: DoorPlace | null;
     /** The accepted canonical where it is another URL. */
-    canonical: DoorPlace | null;
+    canonical: CanonicalPlace | null;
     /** A refresh with a delay, or to the page itself. */
     refresh: DoorPlace | null;
     /** What robots.txt says of the URL asked: the rule that closes it; empty when nothing does. */
@@ -84,8 +90,8 @@ export interface DoorRobots {
     status: number | null;
     /** Bytes as received; null when there was no answer. */
     bytes: number | null;
-    /** What was found, as a sentence part. */
-    note: string;
+    /** What was found. */
+    note: ProblemText;
     /** What it closes for our agent; `unreachable`: the file cannot be had, so everything counts as closed. */
     closes: 'nothing' | 'some' | 'start' | 'site' | 'unreachable';
     /** The rule that decides for the start page, as quoted, with its line; empty when none does. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+    DOOR_NOTES,
     FAILURES,
     FILE_NOTES,
     LIST_NOTES,
@@ -12,7 +13,9 @@ import {
 import { noteWords, placedWords, problemWords, storedWords } from '../words/problems.ts';
 import { problem, readProblem, readProblems, writeProblem, writeProblems } from './problem.ts';
 
-const SAMPLES = [FAILURES, TYPE_NOTES, NOINDEXES, RULES, FILE_NOTES, LIST_NOTES, REVISIONS].flatMap(samplesOf);
+const SAMPLES = [FAILURES, TYPE_NOTES, NOINDEXES, RULES, FILE_NOTES, LIST_NOTES, REVISIONS, DOOR_NOTES].flatMap(
+    samplesOf,
+);
 
 describe('problems', () => {
     it.each(SAMPLES)('are written and read again, and said as ever: $say', ({ problem: one, say }) => {

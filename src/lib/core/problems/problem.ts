@@ -18,6 +18,17 @@ export type BrokenHead =
     | 'contradiction'
     | 'other';
 
+/** Why a certificate is not taken. */
+export type CertificateFault =
+    | 'self-signed'
+    | 'self-signed-chain'
+    | 'chain-incomplete'
+    | 'unknown-authority'
+    | 'expired'
+    | 'not-yet-valid'
+    | 'other-name'
+    | 'other';
+
 type None = Record<string, never>;
 
 export interface ProblemParams {
@@ -133,6 +144,11 @@ export interface ProblemParams {
     loop: { to: string };
     'too-many': None;
     'too-long': None;
+
+    // A door check: what is wrong with a certificate (`said`: the code where it is none of these), and odd things of a page
+    certificate: { fault: CertificateFault; said: string };
+    'noindex-ignored': { written: string };
+    'refresh-later': { to: string };
 
     // Lists of evidence: how one was read
     'list-cut': { most: number };
@@ -304,6 +320,9 @@ const CODES: Record<ProblemCode, true> = {
     loop: true,
     'too-many': true,
     'too-long': true,
+    certificate: true,
+    'noindex-ignored': true,
+    'refresh-later': true,
     'list-cut': true,
     'log-counted': true,
     'log-span': true,

@@ -2,7 +2,8 @@
 import { hostOf, originOf } from '../address/address.ts';
 import type { Bolt, BoltKind, DoorFacts, DoorReport, DoorVerdict, RemarkCode } from '../door/door-report.ts';
 import { mayBeIndexed, variantLandings } from '../door/judge-door.ts';
-import { agentWords, storedWords } from './problems.ts';
+import { readProblems } from '../problems/problem.ts';
+import { agentWords, noteWords, storedWords } from './problems.ts';
 
 export interface BoltWords {
     /** What it is, in words fit to stand after "shut by": "robots.txt". */
@@ -23,6 +24,9 @@ const STATUS_HELP: Record<number, string> = {
     503: 'Wait until the site is back, or end the maintenance mode.',
 };
 
+/** What was found of robots.txt, as a sentence part. */
+export const robotsNote = ({ note }: DoorFacts['robots']): string => noteWords(readProblems(note));
+
 /** The last URL that was asked for on the way from the start page. */
 const askedLast = ({ start }: DoorFacts): string => start.hops.at(-1)?.url ?? start.url;
 const statusLine = (facts: DoorFacts): string => `status line of ${askedLast(facts)}`;
@@ -38,7 +42,7 @@ const BOLTS: Record<BoltKind, (facts: DoorFacts) => BoltWords> = {
         if (robots.closes === 'unreachable') {
             return {
                 by: 'a robots.txt that cannot be had',
-                say: `robots.txt cannot be had (${robots.note}), so everything counts as closed.`,
+                say: `robots.txt cannot be had (${robotsNote(robots)}), so everything counts as closed.`,
                 where: robots.url,
                 opens: 'Let robots.txt answer 200 with its rules, or 404 if there are none.',
             };
@@ -138,7 +142,7 @@ const BOLTS: Record<BoltKind, (facts: DoorFacts) => BoltWords> = {
     },
     noindex: ({ start }) => ({
         by: 'noindex',
-        say: `The start page must not be indexed: ${start.noindex?.say}.`,
+        say: `The start page must not be indexed: ${storedWords(start.noindex?.say ?? '')}.`,
         where: start.noindex?.where ?? '',
         opens: 'Take the noindex away there. It is often left behind when a site goes live.',
     }),
@@ -157,8 +161,8 @@ const REMARKS: Record<RemarkCode, (facts: DoorFacts) => string> = {
     'asked-once': () =>
         'The start page was asked for once all the same, because you typed it in; nothing else that is closed was.',
     'noindex-in-body': ({ start }) =>
-        `${start.noindexInBody?.say} counts for nothing, because it stands in the body (${start.noindexInBody?.where}).`,
-    refresh: ({ start }) => `${start.refresh?.say} (${start.refresh?.where}).`,
+        `${storedWords(start.noindexInBody?.say ?? '')} counts for nothing, because it stands in the body (${start.noindexInBody?.where}).`,
+    refresh: ({ start }) => `${storedWords(start.refresh?.say ?? '')} (${start.refresh?.where}).`,
     'no-language': () => 'The start page does not say its language (lang on the html element).',
     'variants-agree': (facts) => {
         const { landing, silent, ends } = variantLandings(facts);

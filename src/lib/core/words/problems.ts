@@ -4,6 +4,7 @@ import {
     readProblem,
     type AnyProblem,
     type BrokenHead,
+    type CertificateFault,
     type Problem,
     type ProblemCode,
     type ProblemParams,
@@ -25,6 +26,16 @@ const BROKEN_HEADS: Record<BrokenHead, string> = {
     contradiction:
         'its headers contradict each other about the length of the body, or hold a character that may not stand there',
     other: 'it is not as HTTP has it',
+};
+
+const CERTIFICATES: Record<Exclude<CertificateFault, 'other'>, string> = {
+    'self-signed': 'it is signed by itself, not by an authority',
+    'self-signed-chain': 'its chain ends in a certificate that no known authority signed',
+    'chain-incomplete': 'the certificates between it and a known authority are missing',
+    'unknown-authority': 'no known authority signed it',
+    expired: 'it has expired',
+    'not-yet-valid': 'it is not valid yet',
+    'other-name': 'it is made out to another name',
 };
 
 /** What our agent is called, by its product token. */
@@ -184,6 +195,10 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     loop: ({ to }, line) => `Line ${line} leads back to ${to}.`,
     'too-many': () => 'The file lists more than 50,000 addresses; the rest was not read.',
     'too-long': () => 'An address has 2,048 characters or more.',
+
+    certificate: ({ fault, said }) => (fault === 'other' ? `it is not accepted (${said})` : CERTIFICATES[fault]),
+    'noindex-ignored': ({ written }) => `A robots meta “${written}”`,
+    'refresh-later': ({ to }) => `The start page sends visitors on to ${to} after a while`,
 
     'list-cut': ({ most }) => `Only the first ${number(most)} addresses were kept.`,
     'log-counted': ({ counted: lines, lines: all, otherStatus, otherMethod }) =>

@@ -3,20 +3,22 @@ import { connect as connectTls, type PeerCertificate } from 'node:tls';
 import { lookup } from 'node:dns/promises';
 import { isIP } from 'node:net';
 import type { DoorCertificate } from '../../core/door/door-report.ts';
+import { problem, writeProblem, type CertificateFault } from '../../core/problems/problem.ts';
 import { isPrivateAddress } from './connect.ts';
 import { findPin, type Pin } from './pins.ts';
 
 const HANDSHAKE_MILLISECONDS = 8_000;
 const MOST_NAMES = 50;
 
-const SAYS: Record<string, string> = {
-    DEPTH_ZERO_SELF_SIGNED_CERT: 'it is signed by itself, not by an authority',
-    SELF_SIGNED_CERT_IN_CHAIN: 'its chain ends in a certificate that no known authority signed',
-    UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'the certificates between it and a known authority are missing',
-    UNABLE_TO_GET_ISSUER_CERT_LOCALLY: 'no known authority signed it',
-    CERT_HAS_EXPIRED: 'it has expired',
-    CERT_NOT_YET_VALID: 'it is not valid yet',
-    ERR_TLS_CERT_ALTNAME_INVALID: 'it is made out to another name',
+/** What OpenSSL and Node call it. */
+const FAULTS: Record<string, CertificateFault> = {
+    DEPTH_ZERO_SELF_SIGNED_CERT: 'self-signed',
+    SELF_SIGNED_CERT_IN_CHAIN: 'self-signed-chain',
+    UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'chain-incomplete',
+    UNABLE_TO_GET_ISSUER_CERT_LOCALLY: 'unknown-authority',
+    CERT_HAS_EXPIRED: 'expired',
+    CERT_NOT_YET_VALID: 'not-yet-valid',
+    ERR_TLS_CERT_ALTNAME_INVALID: 'other-name',
 };
 
 /**
@@ -65,11 +67,12 @@ export async function certificateOf(
 }
 
 function describe(peer: PeerCertificate, code: string, isPinned: boolean): DoorCertificate {
-    const known = Object.keys(SAYS).find((name) => code.includes(name));
+    const known = Object.keys(FAULTS).find((name) => code.includes(name));
+    const fault = (known && FAULTS[known]) || 'other';
     const validTo = Date.parse(peer.valid_to ?? '');
     return {
         isTrusted: code === '',
-        trouble: code === '' ? '' : ((known && SAYS[known]) ?? `it is not accepted (${code.slice(0, 100)})`),
+        trouble: code === '' ? '' : writeProblem(problem('certificate', { fault, said: code.slice(0, 100) })),
         issuer: [peer.issuer?.O, peer.issuer?.CN].flat().filter(Boolean).join(', ').slice(0, 200),
         names: (peer.subjectaltname ?? '')
             .split(', ')

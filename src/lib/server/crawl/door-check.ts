@@ -19,8 +19,7 @@ import type {
     SitemapFound,
 } from '../../core/door/door-report.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
-import { problem, readProblems, writeProblem } from '../../core/problems/problem.ts';
-import { noteWords } from '../../core/words/problems.ts';
+import { problem, writeProblem } from '../../core/problems/problem.ts';
 import { quoteRule } from '../../core/robots/decide.ts';
 import { rulesFor } from '../../core/robots/read-robots.ts';
 import { sitemapSteps, type SitemapKnock } from '../../core/sitemap/judge-sitemap.ts';
@@ -176,7 +175,7 @@ class DoorCheck {
             url: row.url,
             status: row.status,
             bytes: this.#files.get(row.url) ?? null,
-            note: noteWords(readProblems(row.note)),
+            note: row.note,
             closes,
             rule: verdict.rule ? quoteRule(verdict.rule) : '',
             line: verdict.rule?.line ?? 0,

@@ -1,9 +1,8 @@
 /** One page of a door check: asked for hop by hop, parsed in its own thread, told as what it says and where. */
 import { readAddress } from '../../core/address/address.ts';
-import type { DoorHop, DoorPage, DoorPlace } from '../../core/door/door-report.ts';
+import type { CanonicalPlace, DoorHop, DoorPage, DoorPlace } from '../../core/door/door-report.ts';
 import { acceptedCanonical, isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
-import { problemWords } from '../../core/words/problems.ts';
 import type { FoundLink } from '../../core/page/links.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { mediaTypeOf } from './media-type.ts';
@@ -158,7 +157,10 @@ async function readBody(
     const details = InBody.parse(unpackJson(read.details.facts));
     const [inBody] = details.document?.robotsInBody ?? [];
     if (inBody !== undefined && /noindex|none/i.test(inBody)) {
-        page.noindexInBody = { say: `A robots meta “${inBody.slice(0, 100)}”`, where: at };
+        page.noindexInBody = {
+            say: writeProblem(problem('noindex-ignored', { written: inBody.slice(0, 100) })),
+            where: at,
+        };
     }
     return facts;
 }
@@ -175,12 +177,12 @@ function noindexOf(facts: FactsToGoOn, xRobotsTag: string[]): DoorPlace | null {
     }
     for (const value of xRobotsTag) if (asks(value)) places.push(`header X-Robots-Tag: ${value.slice(0, 200)}`);
     return {
-        say: facts.directives.noindexReason === null ? 'noindex' : problemWords(facts.directives.noindexReason),
+        say: writeProblem(facts.directives.noindexReason ?? problem('told', { say: 'noindex' })),
         where: places.join('; and ') || 'head of the page',
     };
 }
 
-function canonicalOf(facts: FactsToGoOn, links: FoundLink[], at: string): DoorPlace | null {
+function canonicalOf(facts: FactsToGoOn, links: FoundLink[], at: string): CanonicalPlace | null {
     const accepted = acceptedCanonical(facts.canonicals);
     if (accepted === null || accepted === at) return null;
     const link = links.find((item) => item.kind === 'canonical' && item.target === accepted);
@@ -194,7 +196,7 @@ function refreshOf(links: FoundLink[], facts: FactsToGoOn): DoorPlace | null {
     const link = links.find((item) => item.kind === 'meta-refresh');
     if (!link || facts.instantRefresh !== '') return null;
     return {
-        say: `The start page sends visitors on to ${link.target} after a while`,
+        say: writeProblem(problem('refresh-later', { to: link.target })),
         where: link.line > 0 ? `<meta http-equiv="refresh">, line ${link.line}` : 'header Refresh',
     };
 }

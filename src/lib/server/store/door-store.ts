@@ -15,9 +15,11 @@ export interface StoredKnock {
     report: DoorReport;
 }
 
-const Place = z.object({ say: z.string(), where: z.string() });
 /** Reports of earlier versions hold sentences there, which are read as such. */
 const StoredProblem = z.string().transform(problemText);
+
+const Place = z.object({ say: StoredProblem, where: z.string() });
+const CanonicalPlace = z.object({ say: z.string(), where: z.string() });
 
 const Hop = z.object({
     url: z.string(),
@@ -39,7 +41,7 @@ const Page = z.object({
     scripts: z.number(),
     noindex: Place.nullable(),
     noindexInBody: Place.nullable(),
-    canonical: Place.nullable(),
+    canonical: CanonicalPlace.nullable(),
     refresh: Place.nullable(),
     closedBy: StoredProblem,
     isLeft: z.boolean(),
@@ -118,7 +120,7 @@ const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
                 certificate: z
                     .object({
                         isTrusted: z.boolean(),
-                        trouble: z.string(),
+                        trouble: StoredProblem,
                         issuer: z.string(),
                         names: z.array(z.string()),
                         validTo: z.number().nullable(),
@@ -131,7 +133,7 @@ const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
             url: z.string(),
             status: z.number().nullable(),
             bytes: z.number().nullable(),
-            note: z.string(),
+            note: StoredProblem,
             closes: z.enum(['nothing', 'some', 'start', 'site', 'unreachable']),
             rule: z.string(),
             line: z.number(),

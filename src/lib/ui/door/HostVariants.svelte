@@ -1,6 +1,7 @@
 <script lang="ts">
     /** The ways to write the host: what each answers, where it lands, which certificate it shows. */
     import type { DoorFacts } from '../../core/door/door-report.ts';
+    import { storedWords } from '../../core/words/problems.ts';
     import { realOrigin } from '../../core/door/judge-door.ts';
     import { day } from '../parts/format.ts';
     import { wayOf } from './way-of.ts';
@@ -22,7 +23,8 @@
     function certificateWords(certificate: NonNullable<Variant['certificate']>): string {
         const { isTrusted, validTo, trouble, isPinned } = certificate;
         if (isTrusted) return validTo === null ? 'valid' : `valid to ${day(validTo)}`;
-        return isPinned ? `${trouble}; taken, because the host is pinned` : trouble;
+        const why = storedWords(trouble);
+        return isPinned ? `${why}; taken, because the host is pinned` : why;
     }
 </script>
 
