@@ -1,6 +1,6 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { isKnown, SEVERITIES, type CheckId, type CheckView, type Severity } from '../src/lib/core/checks/check.ts';
-import { CHECKS } from '../src/lib/core/checks/register.ts';
+import { FINDING_CHECKS } from '../src/lib/core/checks/register.ts';
 import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
 import { findingSentence } from '../src/lib/core/words/checks.ts';
 import { checkViewIn } from '../src/lib/server/findings.ts';
@@ -260,7 +260,7 @@ async function failsOn(surveys: Surveys, gate: Gate, survey: Survey, view: Check
 function failsOnFindings(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): boolean {
     const { survey } = view;
     const what = gate.kind === 'check' ? gate.id : `severity ${gate.severity}`;
-    const check = CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
+    const check = FINDING_CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
     if (check && !isKnown(check, survey)) {
         console.log(`Not known of this survey: ${what}`);
         return false;
@@ -287,7 +287,7 @@ function readGates(lines: string[]): Gate[] {
     return lines.map((line): Gate => {
         const severity = SEVERITIES.find((known) => known === line);
         if (severity) return { kind: 'severity', severity };
-        const check = CHECKS.find(({ id, ofPage, ofTarget }) => id === line && (ofPage ?? ofTarget) !== null);
+        const check = FINDING_CHECKS.find(({ id }) => id === line);
         if (check) return { kind: 'check', id: check.id };
         const parsed = parseSet(line);
         if (!parsed.ok && parsed.code !== 'unknown-name') {
@@ -299,9 +299,10 @@ function readGates(lines: string[]): Gate[] {
 
 /** The register, a line a check. */
 function checkLines(): string {
-    const told = CHECKS.filter(({ ofPage, ofTarget }) => (ofPage ?? ofTarget) !== null);
-    const width = Math.max(...told.map(({ id }) => id.length));
-    return told.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join('\n');
+    const width = Math.max(...FINDING_CHECKS.map(({ id }) => id.length));
+    return FINDING_CHECKS.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join(
+        '\n',
+    );
 }
 
 /** Reads `KIND=FILE` lists before anything is surveyed, so that a wrong one costs no survey. */

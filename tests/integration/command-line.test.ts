@@ -444,7 +444,9 @@ describe('a gate in a build pipeline', () => {
     });
 
     it('ends with 3 where a check finds something, or anything of a severity, and says what is not known', async () => {
-        const result = await surveyOf(SITE, ['--fail-on', 'link-to-error', '--fail-on', 'fault']);
+        const set = 'has finding "link-to-error" and has fault';
+        const result = await surveyOf(SITE, ['--fail-on', 'link-to-error', '--fail-on', 'fault', '--fail-on', set]);
+        expect(result.out).toContain(`2 pages are in the set: ${set}`);
         expect(result.code, result.err).toBe(3);
         expect(result.out).toMatch(/^\d+ findings?: link-to-error$/m);
         expect(result.out).toMatch(/^ {2}link-to-error http\S+: Links to \S+, which answers \d+\.$/m);

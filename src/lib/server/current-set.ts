@@ -1,4 +1,8 @@
 /** The set, the order and the columns that the parameters of an address name, told for a survey. */
+import { pagesFound } from '../core/checks/pages-found.ts';
+import { siteView } from '../core/checks/site-findings.ts';
+import { NO_GOALS } from '../wire/goals.ts';
+import { getSite } from './store/site-store.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { Part } from '../core/columns/column.ts';
 import { Bits } from '../core/sets/bits.ts';
@@ -128,7 +132,26 @@ async function contextFor(
             if (earlier) baseline = await open(earlier, ['core', 'text']);
         }
     }
-    return { survey: packed, surveys: (number) => others.get(number), baseline, saved };
+    return {
+        survey: packed,
+        surveys: (number) => others.get(number),
+        baseline,
+        saved,
+        ...(sets.some(seeksFindings) ? { finds: await finderOf(db, survey) } : {}),
+    };
+}
+
+function seeksFindings(set: SetExpression): boolean {
+    let isSo = false;
+    walkSet(set, (part) => (isSo ||= part.kind === 'finding' || part.kind === 'found'));
+    return isSo;
+}
+
+/** What the checks find, by the depth goals of the site; in another survey no page has a priority. */
+async function finderOf(db: Database, { siteId }: Survey): Promise<SetContext['finds']> {
+    const goals = (await getSite(db, siteId))?.depthGoals ?? NO_GOALS;
+    return (of, sought, priority) =>
+        pagesFound(siteView(of, goals, Uint8Array.from(priority ?? new Uint8Array(of.count))), sought);
 }
 
 /** The survey that a survey is compared with: the last whole one before it. */

@@ -4,11 +4,9 @@
  * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { EditParams, FindingParams } from '../words/finding-params.ts';
+import { SEVERITIES, type EditParams, type FindingParams, type Severity } from '../words/finding-params.ts';
 
-/** How bad it is: wrong, likely to cost something, worth knowing. */
-export type Severity = 'fault' | 'risk' | 'remark';
-export const SEVERITIES: readonly Severity[] = ['fault', 'risk', 'remark'];
+export { SEVERITIES, type Severity };
 
 export type CheckId = keyof FindingParams | keyof EditParams;
 

@@ -23,3 +23,6 @@ export const CHECK_FAMILIES: readonly CheckFamily[] = [
 ];
 
 export const CHECKS: readonly Check[] = CHECK_FAMILIES.flatMap(({ checks }) => checks);
+
+/** Those that find something of pages or links. */
+export const FINDING_CHECKS: readonly Check[] = CHECKS.filter(({ ofPage, ofTarget }) => (ofPage ?? ofTarget) !== null);

@@ -18,7 +18,11 @@ const SURVEY = packSurvey(
         .known('/guides/a')
         .measure(),
 ).survey;
-const CONTEXT = { survey: SURVEY, saved: ['mine', 'with "quotes"'], surveys: [1, 2] };
+const CHECKS = [
+    { id: 'link-to-error', name: 'Link to an error' },
+    { id: 'orphan-strict', name: 'Orphan' },
+];
+const CONTEXT = { survey: SURVEY, saved: ['mine', 'with "quotes"'], surveys: [1, 2], checks: CHECKS };
 
 const optionsOf = (line: string): Option[] => completeSet(line, line.length, CONTEXT).options;
 const inserts = (line: string): string[] => optionsOf(line).map((option) => option.insert);
@@ -34,6 +38,13 @@ describe('completion of the set language', () => {
         expect(inserts('sitemap ')).toEqual(['is']);
         expect(inserts('list ')).toEqual(['is']);
         expect(inserts('title ').length).toBeGreaterThan(2);
+    });
+
+    it('offers the checks behind "has finding", and the severities', () => {
+        expect(inserts('has ')).toEqual(['has finding', 'has fault', 'has risk', 'has remark']);
+        expect(inserts('incoming ')).toEqual(expect.arrayContaining(['incoming pages', 'incoming followed']));
+        expect(inserts('has finding ')).toEqual(['"link-to-error"', '"orphan-strict"']);
+        expect(optionsOf('has finding "orph')).toMatchObject([{ insert: '"orphan-strict"', what: 'Orphan' }]);
     });
 
     it('takes words typed of one name together, and replaces them all', () => {

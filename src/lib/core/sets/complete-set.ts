@@ -1,5 +1,6 @@
 /** Completion of the set language: what may stand at the cursor, with the words that fit what is typed so far. */
 import { EVIDENCE } from '../evidence/evidence.ts';
+import { SEVERITIES } from '../words/finding-params.ts';
 import { REGIONS } from '../page/links.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Field } from './field.ts';
@@ -30,6 +31,8 @@ export interface CompletionContext {
     survey: PackedSurvey;
     saved: readonly string[];
     surveys: readonly number[];
+    /** Checks that find something of pages or links. */
+    checks: readonly { id: string; name: string }[];
 }
 
 const MOST_OPTIONS = 30;
@@ -43,11 +46,13 @@ export function completeSet(line: string, cursor: number, context: CompletionCon
     const before = line.slice(0, cursor);
     const fields = fieldsOf(context.survey);
     const starts = wordStarts(before);
+    const isBehindBlank = starts[0] === cursor;
     // The longest run of words that begins some name comes first: "incoming pa" is one name, not two.
     for (const from of starts.slice(-MOST_WORDS)) {
         const typed = before.slice(from);
         const expected = expectedAfter(before.slice(0, from), fields);
-        if (!expected) continue;
+        // What stands before a blank may be the beginning of a name; a word that is whole by itself stays as it is.
+        if (!expected || (isBehindBlank && from !== cursor && expected.kind !== 'start')) continue;
         const options = optionsFor(expected, typed.replace(/^"/, ''), context, fields);
         if (options.length > 0) return { from, to: cursor, options };
     }
@@ -77,7 +82,8 @@ function wordStarts(before: string): number[] {
     }
     // An open quote is one piece, whatever stands in it.
     if (isOpen) return [starts.at(-1)!];
-    if (!isWord) return [before.length];
+    // Behind a blank what may stand there goes first, then names of which the words before it are the beginning.
+    if (!isWord) return [before.length, ...starts.slice(1 - MOST_WORDS)];
     return starts;
 }
 
@@ -121,6 +127,10 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
                 option('sitemap is', 'Listed by one sitemap.'),
                 option('list is', 'Named in one list from elsewhere.'),
                 option('held by template', 'Pages that one template alone leads to.'),
+                option('has finding', 'Pages of which one check finds something.'),
+                ...SEVERITIES.map((severity) =>
+                    option(`has ${severity}`, `Pages of which some check finds a ${severity}.`),
+                ),
                 option('in survey', 'A set of another survey of this site.'),
                 option('set', 'A saved set.'),
                 option('not', 'Everything else.'),
@@ -177,6 +187,8 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
             return [...REGIONS.map((name) => option(name)), option('template', 'One template, by its name.')];
         case 'template':
             return survey.measured.templates.map(({ name, place, pages }) => option(quoted(name, true), place, pages));
+        case 'check':
+            return context.checks.map(({ id, name }) => option(quoted(id, true), name));
         case 'saved':
             return context.saved.map((name) => option(quoted(name, true)));
         case 'survey':

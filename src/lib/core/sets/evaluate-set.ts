@@ -24,7 +24,7 @@ import {
     redirectsTo,
     withinClicks,
 } from './relations.ts';
-import { walkSet, type Comparison, type SetExpression } from './set-expression.ts';
+import { walkSet, type Comparison, type SetExpression, type Sought } from './set-expression.ts';
 
 export interface SetContext extends Overlays {
     survey: PackedSurvey;
@@ -33,6 +33,8 @@ export interface SetContext extends Overlays {
     /** The survey that `new` and `gone` compare with. */
     baseline?: PackedSurvey | undefined;
     saved?: (name: string) => SetExpression | undefined;
+    /** What the checks find: pages of a survey. They know the sets, so whoever evaluates brings them. */
+    finds?: (survey: PackedSurvey, sought: Sought, priority: SetContext['priority']) => Bits;
     /** The structure that is intended for the site; left out where nothing says so. */
     intended?: readonly IntendedPage[] | undefined;
 }
@@ -51,6 +53,7 @@ export function partsFor(set: SetExpression, survey: PackedSurvey): Part[] {
         if (part.kind === 'search' || part.kind === 'survey') parts.add('text');
         if (part.kind === 'flag' && (part.name === 'new' || part.name === 'gone')) parts.add('text');
         if ('field' in part && fields.get(part.field)?.part) parts.add(fields.get(part.field)!.part!);
+        if (part.kind === 'finding' || part.kind === 'found') parts.add('text').add('links');
         if ('narrow' in part && part.narrow.anchor !== undefined) parts.add('links');
     });
     return [...parts];
@@ -77,6 +80,10 @@ export function evaluateSet(set: SetExpression, context: SetContext, within: rea
             return set.by === 'sitemap' ? listedBy(survey, set.name) : namedIn(survey, set.name);
         case 'held':
             return heldBy(survey, set.template);
+        case 'finding':
+        case 'found':
+            if (!context.finds) throw new SetUnknown('What the checks find cannot be told here.');
+            return context.finds(survey, set, context.priority);
         case 'number':
             return compared(context, numberField(context, set.field), set.test, set.value);
         case 'range': {

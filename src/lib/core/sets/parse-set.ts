@@ -1,10 +1,18 @@
 /** Reads a line of the set language (`docs/set-language.md`). */
+import { isFindingId, SEVERITIES, type Severity } from '../words/finding-params.ts';
 import { EVIDENCE } from '../evidence/evidence.ts';
 import { REGIONS } from '../page/links.ts';
 import type { Field } from './field.ts';
 import { fieldsOf } from './fields.ts';
 import { FLAGS, OUTER_FLAGS } from './flags.ts';
-import { COMPARISONS, RELATIONS, type Narrowing, type SetExpression, type TextTest } from './set-expression.ts';
+import {
+    COMPARISONS,
+    RELATIONS,
+    type Narrowing,
+    type SetExpression,
+    type TextTest,
+    type FindingId,
+} from './set-expression.ts';
 import { tokensOf, type SetTrouble, type Token } from './tokens.ts';
 
 /** What names pages: a sitemap by its address, a list from elsewhere by its name. */
@@ -14,7 +22,10 @@ export type ListWord = 'sitemap' | 'list';
 export type Expected =
     | { kind: 'start' }
     | { kind: 'test'; field: Field | ListWord }
-    | { kind: 'value'; field: Field | ListWord | 'evidence' | 'region' | 'template' | 'saved' | 'survey' | 'number' }
+    | {
+          kind: 'value';
+          field: Field | ListWord | 'evidence' | 'region' | 'template' | 'saved' | 'survey' | 'number' | 'check';
+      }
     | { kind: 'open' }
     | { kind: 'join'; narrows: boolean; isOpen: boolean };
 
@@ -45,6 +56,8 @@ interface Name {
         | { kind: 'flag'; name: string }
         | { kind: 'field'; field: Field }
         | { kind: 'relation'; name: (typeof RELATIONS)[number] }
+        | { kind: 'found'; severity: Severity }
+        | { kind: 'finding' }
         | { kind: 'known' | 'within' | 'survey' | 'saved' | ListWord | 'held' | 'all' };
 }
 
@@ -61,6 +74,8 @@ function namesFor(fields: readonly Field[]): Name[] {
         { words: ['sitemap'], of: { kind: 'sitemap' } },
         { words: ['list'], of: { kind: 'list' } },
         { words: ['held', 'by', 'template'], of: { kind: 'held' } },
+        { words: ['has', 'finding'], of: { kind: 'finding' } },
+        ...SEVERITIES.map((severity): Name => ({ words: ['has', severity], of: { kind: 'found', severity } })),
         { words: ['all'], of: { kind: 'all' } },
     ];
     return names.sort((a, b) => b.words.length - a.words.length);
@@ -179,6 +194,10 @@ class Parser {
             }
             case 'held':
                 return { kind: 'held', template: this.#value('template', 'the name of a template') };
+            case 'found':
+                return { kind: 'found', severity: name.of.severity };
+            case 'finding':
+                return { kind: 'finding', check: this.#check() };
             case 'saved':
                 return { kind: 'saved', name: this.#value('saved', 'the name of a saved set') };
             case 'survey': {
@@ -202,6 +221,18 @@ class Parser {
             case 'field':
                 return this.#test(name.of.field);
         }
+    }
+
+    /** The id of a check. */
+    #check(): FindingId {
+        const at = this.#at;
+        const id = this.#value('check', 'the id of a check');
+        if (isFindingId(id)) return id;
+        this.#at = at;
+        return this.#fail(`There is no check "${id}" that finds something of pages.`, {
+            kind: 'value',
+            field: 'check',
+        });
     }
 
     #name(): Name {

@@ -22,6 +22,10 @@ export function printSet(set: SetExpression, fields: readonly Field[] = fieldsOf
                 return `${of.by} is ${quoted(of.name)}`;
             case 'held':
                 return `held by template ${quoted(of.template, true)}`;
+            case 'finding':
+                return `has finding ${quoted(of.check, true)}`;
+            case 'found':
+                return `has ${of.severity}`;
             case 'number':
                 return `${of.field} ${of.test} ${value(of.field, of.value)}`;
             case 'range':

@@ -1,5 +1,6 @@
 /** The set language (`docs/set-language.md`) as data: what a parsed line is. */
 import type { Evidence } from '../evidence/evidence.ts';
+import type { FindingParams, Severity } from '../words/finding-params.ts';
 import { OUTER_FLAGS } from './flags.ts';
 import { OVERLAY_COLUMNS } from '../columns/overlay-columns.ts';
 import type { Region } from '../page/links.ts';
@@ -33,6 +34,9 @@ export type SetExpression =
     | { kind: 'known'; evidence: Evidence }
     | { kind: 'listed'; by: 'sitemap' | 'list'; name: string }
     | { kind: 'held'; template: string }
+    /** Something was found of it: by one check, or anything of a severity. */
+    | { kind: 'finding'; check: FindingId }
+    | { kind: 'found'; severity: Severity }
     | { kind: 'number'; field: string; test: Comparison; value: number }
     | { kind: 'range'; field: string; from: number; to: number }
     | { kind: 'text'; field: string; test: TextTest; value: string }
@@ -47,6 +51,12 @@ export type SetExpression =
     | { kind: 'within'; clicks: number; of: SetExpression; narrow: Narrowing }
     | { kind: 'survey'; number: number; of: SetExpression }
     | { kind: 'saved'; name: string };
+
+/** A check that finds something of pages or links. */
+export type FindingId = keyof FindingParams;
+
+/** What is found: by one check, or of one severity. */
+export type Sought = Extract<SetExpression, { kind: 'finding' | 'found' }>;
 
 /** Calls `visit` for an expression and everything inside it. */
 export function walkSet(set: SetExpression, visit: (part: SetExpression) => void): void {
@@ -66,6 +76,8 @@ export function needsMore(set: SetExpression): boolean {
     let needs = false;
     walkSet(set, (part) => {
         if (part.kind === 'survey' || part.kind === 'saved') needs = true;
+        // Depth goals are of the site.
+        if (part.kind === 'finding' || part.kind === 'found') needs = true;
         if (part.kind === 'flag' && OUTER_FLAGS.some(({ name }) => name === part.name)) needs = true;
         if ('field' in part && OVERLAYS.has(part.field)) needs = true;
     });

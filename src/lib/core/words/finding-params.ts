@@ -49,6 +49,59 @@ export interface FindingParams {
     'same-text': None;
 }
 
+/** How bad something is: wrong, likely to cost something, worth knowing. */
+export type Severity = 'fault' | 'risk' | 'remark';
+export const SEVERITIES: readonly Severity[] = ['fault', 'risk', 'remark'];
+
+/** Every check that finds something of pages or links, so that a set can be told from a slip of the pen. */
+const FINDING_IDS: Record<keyof FindingParams, true> = {
+    'orphan-strict': true,
+    'orphan-adrift': true,
+    'thin-hold': true,
+    'decline-only': true,
+    'listing-only': true,
+    'deeper-than-goal': true,
+    'dead-end': true,
+    'link-to-error': true,
+    'link-to-redirect': true,
+    'link-to-closed': true,
+    'noindex-unseen': true,
+    'sitemap-lists-stopped': true,
+    'sitemap-lacks': true,
+    'server-error': true,
+    'type-lies': true,
+    'body-trouble': true,
+    'canonical-several': true,
+    'canonical-to-error': true,
+    'canonical-to-redirect': true,
+    'canonical-to-closed': true,
+    'canonical-to-noindexed': true,
+    'canonical-chain': true,
+    'canonical-loop': true,
+    'canonical-out': true,
+    'noindex-and-canonical': true,
+    'link-to-noncanonical': true,
+    'redirect-chain': true,
+    'redirect-loop': true,
+    'redirect-to-error': true,
+    'redirect-to-closed': true,
+    'redirect-to-start': true,
+    'same-h1': true,
+    'title-long': true,
+    'description-missing': true,
+    'language-missing': true,
+    'title-missing': true,
+    'h1-missing': true,
+    'few-words': true,
+    'same-title': true,
+    'same-body': true,
+    'same-text': true,
+};
+
+export function isFindingId(id: string): id is keyof FindingParams {
+    return Object.hasOwn(FINDING_IDS, id);
+}
+
 /** A link of a template, or links of no template. */
 interface LinkEdit {
     url: string;

@@ -1,4 +1,5 @@
 import { json } from '@sveltejs/kit';
+import { FINDING_CHECKS } from '$lib/core/checks/register.ts';
 import { completeSet } from '$lib/core/sets/complete-set.ts';
 import { appStore } from '$lib/server/app.ts';
 import { listSavedSets } from '$lib/server/store/set-store.ts';
@@ -18,6 +19,7 @@ export async function GET({ url, locals }) {
         completeSet(text, Number.isInteger(cursor) && cursor >= 0 ? cursor : text.length, {
             survey,
             saved: saved.map(({ name }) => name),
+            checks: FINDING_CHECKS,
             surveys: surveys.map(({ number }) => number).filter((number) => number !== locals.survey.number),
         }),
     );
