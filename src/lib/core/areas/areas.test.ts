@@ -393,14 +393,13 @@ describe('the links of a page', () => {
 describe('the findings of a page', () => {
     it('are those that were planted, gravest first, and none where nothing is wrong', () => {
         const site = new Site().known('/', 'manual');
-        site.page('/', [{ to: '/good' }, { to: '/bad' }, { to: '/good2' }], { h1: 'x' });
-        site.page('/good', [{ to: '/good2' }, { to: '/' }], { h1: 'x' }).page(
-            '/good2',
-            [{ to: '/' }, { to: '/good' }],
-            { h1: 'x' },
-        );
+        const whole = (h1: string) => ({ h1, description: 'What is here.', language: 'en' });
+        site.page('/', [{ to: '/good' }, { to: '/bad' }, { to: '/good2' }], whole('x'))
+            .page('/good', [{ to: '/good2' }, { to: '/' }], whole('y'))
+            .page('/good2', [{ to: '/' }, { to: '/good' }], whole('z'));
         site.page('/bad', [{ to: '/gone' }, { to: '/gone' }, { to: '/moved' }], {
             title: '',
+            language: 'en',
             noindex: true,
             noindexReason: told('x'),
         });
@@ -412,12 +411,12 @@ describe('the findings of a page', () => {
             pageFindings(survey, node(survey, path), goal).map(({ severity, say }) => `${severity}: ${say}`);
         expect(foundAt('/bad', 0)).toEqual([
             'fault: Listed in a sitemap, and stops at noindex.',
-            'fault: Links to /gone, which answers 404.',
             'fault: Has no title.',
+            'fault: Links to /gone, which answers 404.',
             'risk: One reached page alone links here with a followed link.',
-            'risk: Lies 1 clicks deep; the goal is 0.',
-            'remark: Links to /moved, which redirects.',
+            'risk: Lies 1 click deep; the goal is 0.',
             'remark: Has no h1.',
+            'remark: Links to /moved, which redirects.',
         ]);
         expect(foundAt('/good2')).toEqual([]);
         // A link that is found wrong stands where the sheet of the page has it.
@@ -432,7 +431,7 @@ describe('the findings of a page', () => {
                 .known('/', 'manual')
                 .page('/', [{ to: '/x' }])
                 .page('/x')
-                .page('/lone', [{ to: '/' }], { h1: 'h' }),
+                .page('/lone', [{ to: '/' }], { h1: 'h', description: 'What is here.', language: 'en' }),
         );
         expect(survey.numbers('depth')[node(survey, '/lone')]).toBe(UNREACHED);
         expect(pageFindings(survey, node(survey, '/lone'), null).map(({ say }) => say)).toEqual([

@@ -242,7 +242,7 @@ describe('findings of a page, further', () => {
 
     it.each([
         [6, []],
-        [7, ['1 more of its links lead to errors, redirects or closed pages.']],
+        [7, ['1 more of its links lead to errors, redirects, or pages that are closed or not canonical.']],
     ])('name six bad links and count the rest: %i', (count, rest) => {
         const gone = Array.from({ length: count }, (_, n) => `/gone${n}`);
         const site = new Site().known('/', 'manual').page(

@@ -1,6 +1,7 @@
 /** The sentences of findings and edits, in English: every id of the register has its own, which the types hold complete. */
 import type { EditParams, FindingParams } from './finding-params.ts';
 import { problemWordsOrNone, ruleWords } from './problems.ts';
+import { counted } from './numbers.ts';
 import type { Gate } from '../gates/gates.ts';
 
 const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => string } = {
@@ -9,7 +10,7 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'thin-hold': () => 'One reached page alone links here with a followed link.',
     'decline-only': () => 'Reached by links that say nofollow only.',
     'listing-only': () => 'Linked from paginated lists and archives only.',
-    'deeper-than-goal': ({ depth, goal }) => `Lies ${depth} clicks deep; the goal is ${goal}.`,
+    'deeper-than-goal': ({ depth, goal }) => `Lies ${counted(depth, 'click')} deep; the goal is ${goal}.`,
     'dead-end': () => 'Has no links: whoever comes here has to go back.',
     'link-to-error': ({ url, status }) =>
         `Links to ${url}, which ${status === 0 ? 'does not answer' : `answers ${status}`}.`,
