@@ -1,6 +1,6 @@
 /** `edgemap door URL`: the door check on the command line. Needs no database and stores nothing. */
 import { foundWords, toldStep } from '../src/lib/core/words/sitemap-steps.ts';
-import { robotsNote, toldVerdict } from '../src/lib/core/words/door.ts';
+import { DOOR_STEPS, robotsNote, toldDifference, toldVerdict, whereWords } from '../src/lib/core/words/door.ts';
 import { parseArgs } from 'node:util';
 import { storedWords } from '../src/lib/core/words/problems.ts';
 import type { DoorFacts, DoorPage, DoorReport, DoorSitemap } from '../src/lib/core/door/door-report.ts';
@@ -58,7 +58,7 @@ export async function doorCommand(words: string[]): Promise<number> {
         keepsOut: values['keep-out'] === true,
         otherAgent,
         stop: stop.signal,
-        onStep: (say) => isTerminal && rewriteLine(say),
+        onStep: (step) => isTerminal && rewriteLine(DOOR_STEPS[step]),
     });
     if (isTerminal) rewriteLine('');
     if (stop.signal.aborted) return EXIT.interrupted;
@@ -93,7 +93,7 @@ export function doorText(report: DoorReport): string {
     for (const page of facts.samples) {
         if (page.status !== 200 || page.noindex) {
             lines.push(
-                `  ${page.url}: ${page.status ?? storedWords(page.failure)}${page.noindex ? `, ${page.noindex.say}` : ''}`,
+                `  ${page.url}: ${page.status ?? storedWords(page.failure)}${page.noindex ? `, ${storedWords(page.noindex.say)}` : ''}`,
             );
         }
     }
@@ -101,7 +101,7 @@ export function doorText(report: DoorReport): string {
         '',
         `Asked again as “${facts.otherAgent}”: ${facts.differences.length === 0 ? 'no difference' : `${facts.differences.length} ${facts.differences.length === 1 ? 'difference' : 'differences'}`}`,
     );
-    for (const item of facts.differences)
+    for (const item of facts.differences.map(toldDifference))
         lines.push(`  ${item.url}: ${item.what}: “${item.ours}” to us, “${item.other}” to it`);
     if (facts.neighbours.length > 0) {
         lines.push(
@@ -148,7 +148,7 @@ function pageLines(page: DoorPage): string[] {
             `  “${page.title}”, ${page.language === '' ? 'no language said' : `language ${page.language}`}, ${page.words.toLocaleString('en')} words, ${page.links ?? 0} links into the site`,
         );
     }
-    if (page.noindex) lines.push(`  ${page.noindex.say}: ${page.noindex.where}`);
+    if (page.noindex) lines.push(`  ${storedWords(page.noindex.say)}: ${whereWords(page.noindex.where)}`);
     return lines;
 }
 

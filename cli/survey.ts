@@ -6,6 +6,7 @@ import { findingSentence } from '../src/lib/core/words/checks.ts';
 import { checkViewIn } from '../src/lib/server/findings.ts';
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
+import { spaceWords, STEP_WORDS, waitWords } from '../src/lib/core/words/progress.ts';
 import { noteWords, storedWords } from '../src/lib/core/words/problems.ts';
 import { readProblems } from '../src/lib/core/problems/problem.ts';
 import { matchList } from '../src/lib/core/areas/list-matches.ts';
@@ -13,7 +14,8 @@ import { LIST_KINDS } from '../src/lib/core/evidence/evidence-lists.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import { countPages } from '../src/lib/core/areas/count-pages.ts';
-import type { SurveyProgress, SurveySettings } from '../src/lib/core/survey/settings.ts';
+import type { SurveyProgress } from '../src/lib/core/survey/progress.ts';
+import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
@@ -349,14 +351,14 @@ function progressLine(): { show: (progress: SurveyProgress) => void; done: () =>
     return {
         show(progress) {
             const now = Date.now();
-            if (progress.warning !== '' && !hasWarned) {
+            if (progress.warning && !hasWarned) {
                 hasWarned = true;
-                console.error(`${isTerminal ? '\n' : ''}${progress.warning}`);
+                console.error(`${isTerminal ? '\n' : ''}${spaceWords(progress.warning)}`);
             }
             if (!isTerminal && now - last < 2_000) return;
             last = now;
             const level = progress.level === null ? 'beside links' : `level ${progress.level}`;
-            const line = `${progress.read} read of ${progress.found} found, ${progress.rate} a second, ${level}; ${progress.doing}${progress.waiting === '' ? '' : `; ${progress.waiting}`}`;
+            const line = `${progress.read} read of ${progress.found} found, ${progress.rate} a second, ${level}; ${STEP_WORDS[progress.doing]}${progress.waiting ? `; ${waitWords(progress.waiting)}` : ''}`;
             if (isTerminal) rewriteLine(line);
             else console.error(line);
         },

@@ -16,7 +16,7 @@ import { inTransaction, loadTables, storeBatch } from '$lib/server/store/batch-s
 import { BulkMismatch, bulkLoad, RowWriter } from '$lib/server/store/bulk-load.ts';
 import { migrateStore, MIGRATIONS_FOLDER, openStore } from '$lib/server/store/connect.ts';
 import { addList, giveList, listRows, loadLists, type NewList } from '$lib/server/store/evidence-store.ts';
-import { releaseJob, takeJob } from '$lib/server/store/job-store.ts';
+import { readProgress, releaseJob, takeJob } from '$lib/server/store/job-store.ts';
 import { LeaseLost } from '$lib/server/store/ownership.ts';
 import { loadPacked, savePacked, whilePacking } from '$lib/server/store/packed-store.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
@@ -32,7 +32,7 @@ import {
     type Survey,
 } from '$lib/server/store/survey-store.ts';
 import { openInstance, temporaryFolder, type Instance } from '../support/instance.ts';
-import { problem, readProblem, readProblems } from '$lib/core/problems/problem.ts';
+import { problem, readProblem, readProblems, writeProblem } from '$lib/core/problems/problem.ts';
 import { noteWords } from '$lib/core/words/problems.ts';
 import { FAILURES, FILE_NOTES, NOINDEXES, REVISIONS, RULES, samplesOf, TYPE_NOTES } from '../support/every-problem.ts';
 
@@ -400,9 +400,20 @@ describe('migrations', () => {
             const found = 'named in robots.txt, line 3';
             const sitemap = { url: 'u', found, kind: 'urlset', entries: 1, bytes: 10, steps: [step] };
             const verdict = { state: 'open', say: 'as an earlier version had it', bolts: [], remarks: [] };
+            const noindex = {
+                say: 'meta robots says noindex',
+                where: '<meta name="robots" content="noindex">, line 3',
+            };
+            const start = { ...facts.start, noindex };
+            const url = facts.url;
+            const differences = [
+                { url, what: 'lands at', ours: 'https://a.example/a', other: 'https://a.example/b' },
+                { url, what: 'noindex', ours: 'none', other: 'meta robots says noindex' },
+            ];
+            const worded = { ...facts, start, differences, sitemaps: [sitemap] };
             await store.pool.query('INSERT INTO door_check (id, site_id, url, at, report) VALUES (1, 7, ?, 5, ?)', [
                 facts.url,
-                JSON.stringify({ facts: { ...facts, sitemaps: [sitemap] }, verdict }),
+                JSON.stringify({ facts: worded, verdict }),
             ]);
             const whys = samplesOf(REVISIONS);
             const own = 'because somebody wrote it here';
@@ -414,10 +425,13 @@ describe('migrations', () => {
             }
             await migrateStore(hold.access);
             const [rows] = await store.pool.query<RowDataPacket[]>('SELECT report FROM door_check');
-            expect(rows[0]!.report).toEqual({ facts: { ...facts, sitemaps: [sitemap] } });
+            expect(rows[0]!.report).toEqual({ facts: worded });
             const [knock] = await listKnocks(store.db, 7);
             expect(knock!.report.verdict).toMatchObject({ state: 'shut', bolts: [{ kind: 'agent' }] });
-            expect(toldReport(knock!.report).facts.sitemaps).toEqual([sitemap]);
+            const told = toldReport(knock!.report).facts;
+            expect(told.sitemaps).toEqual([sitemap]);
+            expect(told.start.noindex).toEqual(noindex);
+            expect(told.differences).toEqual(differences);
             // What is stored by this version is read as it was found.
             await addKnock(store.db, 7, knock!.report);
             expect((await listKnocks(store.db, 7))[0]!.report).toEqual(knock!.report);
@@ -426,6 +440,80 @@ describe('migrations', () => {
                 ...whys.map(({ problem }) => problem),
                 { code: 'told', params: { say: own } },
             ]);
+            await store.close();
+        } finally {
+            await hold.release();
+            rmSync(path, { recursive: true, force: true });
+        }
+    });
+
+    it('keep what a survey told of itself, as codes', async () => {
+        const path = temporaryFolder('migrate-progress');
+        const hold = await holdDatabase(openDataFolder(path));
+        try {
+            await migrateStore(hold.access, migrationsUpTo(13, join(path, 'before')));
+            const store = openStore(hold.access);
+            const host = {
+                host: 'a.example',
+                asked: 3,
+                milliseconds: 9,
+                inUse: 0,
+                allowed: 2,
+                delay: 0,
+                crawlDelay: null,
+            };
+            const family = { pattern: '/a/{n}', example: 'https://a.example/a/1', read: 1, seen: 2, state: 'open' };
+            const counts = {
+                read: 4,
+                unanswered: 1,
+                found: 9,
+                rate: 0.5,
+                level: 2,
+                levels: [{ level: 0, read: 1, seen: 1 }],
+            };
+            const rest = { closedByRobots: 1, failures: 2, actions: 0, trapped: 0, checks: { done: 1, open: 2 } };
+            const families = [{ ...family, reason: 'number', byHand: false }];
+            const failure = writeProblem(problem('refused', { host: 'a.example' }));
+            const before = {
+                ...counts,
+                ...rest,
+                families,
+                doing: 'asking for link targets elsewhere',
+                waiting: 'a.example said “wait\\”; going on in 3 s',
+                warning: 'The disk with the data folder has 3 MB left.',
+                hosts: ['', 'answered 503', 'takes 7 times as long to answer as at first'].map((slowed) => ({
+                    ...host,
+                    slowed,
+                })),
+                recentFailures: [
+                    { url: 'https://a.example/?a="say":"b"', say: 'the connection was lost: "reset"', at: 5 },
+                    { url: 'https://a.example/b', say: failure, at: 6 },
+                ],
+            };
+            await store.pool.query(
+                `INSERT INTO job (survey_id, state, progress, created_at) VALUES (7, 'done', ?, 1), (8, 'done', NULL, 1), (9, 'done', ?, 1)`,
+                [
+                    JSON.stringify(before),
+                    JSON.stringify({ ...before, doing: 'reading pages', waiting: '', warning: '' }),
+                ],
+            );
+            await migrateStore(hold.access);
+            const after = {
+                ...counts,
+                ...rest,
+                families,
+                doing: 'elsewhere',
+                waiting: null,
+                warning: null,
+                hosts: [null, { code: 'answered', status: 503 }, { code: 'slower', times: 7 }].map((slowed) => ({
+                    ...host,
+                    slowed,
+                })),
+                recentFailures: before.recentFailures.map(({ url, say, at }) => ({ url, failure: say, at })),
+            };
+            expect((await readProgress(store.db, 7)).progress).toEqual(after);
+            expect((await readProgress(store.db, 8)).progress).toBeNull();
+            expect((await readProgress(store.db, 9)).progress).toEqual({ ...after, doing: 'pages' });
             await store.close();
         } finally {
             await hold.release();

@@ -1,9 +1,15 @@
 /** Progress of a survey as it crosses a boundary: from the database, and from server to page. */
 import { z } from 'zod';
-import type { SurveyProgress } from '../core/survey/settings.ts';
+import { problemText } from '../core/problems/problem.ts';
+import { CRAWL_STEPS, type SlowReason, type SurveyProgress } from '../core/survey/progress.ts';
+
+const Slow: z.ZodType<SlowReason> = z.discriminatedUnion('code', [
+    z.object({ code: z.literal('answered'), status: z.number() }),
+    z.object({ code: z.literal('slower'), times: z.number() }),
+]);
 
 export const Progress: z.ZodType<SurveyProgress> = z.object({
-    doing: z.string(),
+    doing: z.enum(CRAWL_STEPS),
     read: z.number(),
     // Rows of an older version count them as read.
     unanswered: z.number().default(0),
@@ -13,9 +19,20 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
     levels: z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })),
     closedByRobots: z.number(),
     failures: z.number(),
-    waiting: z.string(),
+    waiting: z
+        .discriminatedUnion('code', [
+            z.object({ code: z.literal('rest'), host: z.string(), why: Slow.nullable(), seconds: z.number() }),
+            z.object({
+                code: z.literal('slowed'),
+                host: z.string(),
+                why: Slow,
+                allowed: z.number(),
+                of: z.number(),
+            }),
+        ])
+        .nullable(),
     // Rows of an older version know no warnings.
-    warning: z.string().default(''),
+    warning: z.object({ free: z.number(), need: z.number() }).nullable().default(null),
     hosts: z.array(
         z.object({
             host: z.string(),
@@ -25,10 +42,10 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
             allowed: z.number(),
             delay: z.number(),
             crawlDelay: z.number().nullable(),
-            slowed: z.string(),
+            slowed: Slow.nullable(),
         }),
     ),
-    recentFailures: z.array(z.object({ url: z.string(), say: z.string(), at: z.number() })),
+    recentFailures: z.array(z.object({ url: z.string(), failure: z.string().transform(problemText), at: z.number() })),
     families: z.array(
         z.object({
             pattern: z.string(),

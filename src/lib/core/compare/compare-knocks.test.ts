@@ -21,7 +21,7 @@ const variant = (origin: string, lands: string, canonical = ''): DoorFacts['vari
 
 describe('judgeDoor', () => {
     it('is shut by one noindex alone, and half open where most pages behind it are open', () => {
-        const noindex = { say: told('meta robots says noindex'), where: 'line 3' };
+        const noindex = { say: told('meta robots says noindex'), where: [] };
         const shut = report({ start: page({ noindex }), samples: [page({ noindex }), page({ noindex }), page()] });
         expect(shut.verdict.state).toBe('shut');
         const half = report({ start: page({ noindex }), samples: [page({ noindex }), page(), page()] });

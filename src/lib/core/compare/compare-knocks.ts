@@ -1,6 +1,6 @@
 /** Two knocks at one door side by side: what changed between them. */
 import type { DoorFacts, DoorReport } from '../door/door-report.ts';
-import { boltWords } from '../words/door.ts';
+import { boltWords, whereWords } from '../words/door.ts';
 import { storedWords } from '../words/problems.ts';
 import { toldStep } from '../words/sitemap-steps.ts';
 
@@ -39,7 +39,7 @@ export function compareKnocks(before: DoorReport, now: DoorReport): KnockChange[
         start.isLeft ? 'not asked' : String(start.status ?? storedWords(start.failure)),
     );
     facts('start page lands at', ({ start }) => start.hops.at(-1)?.url ?? 'nowhere');
-    facts('noindex', ({ start }) => start.noindex?.where ?? 'none');
+    facts('noindex', ({ start }) => start.noindex ? whereWords(start.noindex.where) : 'none');
     facts('canonical elsewhere', ({ start }) => start.canonical?.say ?? 'none');
     facts('title', ({ start }) => start.title);
     facts('words', ({ start }) => String(start.words ?? 'not known'));

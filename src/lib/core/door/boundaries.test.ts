@@ -5,8 +5,8 @@ import { doorSentence } from '../words/door.ts';
 import type { DoorSitemap } from './door-report.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
-const noindex = { say: told('meta robots says noindex'), where: 'line 3' };
-const canonical = { say: 'https://other.example/', where: 'line 4' };
+const noindex = { say: told('meta robots says noindex'), where: [] };
+const canonical = { say: 'https://other.example/', where: [{ in: 'canonical', line: 4 } as const] };
 const ROBOTS = report().facts.robots;
 
 describe('exactly half of the pages behind the start page', () => {

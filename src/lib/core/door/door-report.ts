@@ -44,16 +44,29 @@ export interface DoorVariant {
     certificate: DoorCertificate | null;
 }
 
-/** A thing said on a page, and where it stands: a tag with its line, or a header. */
+/** Where a thing is said. */
+export type SourceMark =
+    /** A meta of that name; line 0 where that is not known. */
+    | { in: 'meta'; name: string; content: string; line: number }
+    | { in: 'canonical'; line: number }
+    | { in: 'refresh'; line: number }
+    /** A header; its value empty where many say the same. */
+    | { in: 'header'; name: string; value: string }
+    /** Somewhere on a page. */
+    | { in: 'page'; url: string }
+    /** As an earlier version told it. */
+    | { in: 'told'; say: string };
+
+/** A thing said of a page, and every place that says it. */
 export interface DoorPlace {
     say: ProblemText;
-    where: string;
+    where: SourceMark[];
 }
 
 /** The same of a canonical: the URL it names. */
 export interface CanonicalPlace {
     say: string;
-    where: string;
+    where: SourceMark[];
 }
 
 /** A page as one agent gets it. */
@@ -177,11 +190,20 @@ export interface DoorSitemap {
     steps: SitemapStep[];
 }
 
+export const DIFFERENCE_KINDS = ['status', 'landing', 'noindex', 'canonical', 'title', 'words', 'links'] as const;
+export type DifferenceKind = (typeof DIFFERENCE_KINDS)[number];
+
+/** What a door check does, in the order it does it. */
+export type DoorStep = 'robots' | 'start' | 'other-agent' | 'variants' | 'sitemaps' | 'samples';
+
 /** What another agent is answered where it differs. */
 export interface DoorDifference {
     url: string;
-    /** What differs: status, landing, noindex, canonical, title, words, links. */
-    what: string;
+    what: DifferenceKind;
+    /**
+     * What each is answered: a number as such, a URL, a title, what says noindex or why there is no answer
+     * (`ProblemText`); empty where there is nothing of the kind.
+     */
     ours: string;
     other: string;
 }

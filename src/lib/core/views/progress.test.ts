@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { SurveyProgress } from '../survey/settings.ts';
+import type { SurveyProgress } from '../survey/progress.ts';
 import { canGoOn, progressView } from './progress.ts';
 
 const TOLD: SurveyProgress = {
-    doing: '',
+    doing: 'pages',
     read: 40,
     unanswered: 3,
     found: 100,
@@ -12,8 +12,8 @@ const TOLD: SurveyProgress = {
     levels: [],
     closedByRobots: 5,
     failures: 0,
-    waiting: '',
-    warning: '',
+    waiting: null,
+    warning: null,
     hosts: [],
     recentFailures: [],
     families: [],

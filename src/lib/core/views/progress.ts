@@ -1,6 +1,6 @@
 /** What *How it was read* makes of what a crawl tells of itself: how much is left, and what of it is shown. */
 import type { CutReason } from '../survey/survey-rows.ts';
-import type { SurveyProgress } from '../survey/settings.ts';
+import type { SurveyProgress } from '../survey/progress.ts';
 
 const MOST_LEVELS = 40;
 const MOST_HOSTS = 12;

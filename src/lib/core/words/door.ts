@@ -1,6 +1,17 @@
 /** What a door check says: what shuts the door and what would open it, what is odd, and the sentence on top. */
 import { hostOf, originOf } from '../address/address.ts';
-import type { Bolt, BoltKind, DoorFacts, DoorReport, DoorVerdict, RemarkCode } from '../door/door-report.ts';
+import type {
+    Bolt,
+    BoltKind,
+    DifferenceKind,
+    DoorDifference,
+    DoorFacts,
+    DoorReport,
+    DoorStep,
+    DoorVerdict,
+    RemarkCode,
+    SourceMark,
+} from '../door/door-report.ts';
 import { mayBeIndexed, variantLandings } from '../door/judge-door.ts';
 import { readProblems } from '../problems/problem.ts';
 import { agentWords, noteWords, storedWords } from './problems.ts';
@@ -23,6 +34,61 @@ const STATUS_HELP: Record<number, string> = {
     429: 'Ask for less at a time, or have the limit lifted for this agent.',
     503: 'Wait until the site is back, or end the maintenance mode.',
 };
+
+const atLine = (line: number): string => (line > 0 ? `, line ${line}` : '');
+
+function markWords(mark: SourceMark): string {
+    switch (mark.in) {
+        case 'meta':
+            return `<meta name="${mark.name}" content="${mark.content}">${atLine(mark.line)}`;
+        case 'canonical':
+            return `<link rel="canonical">${atLine(mark.line)}`;
+        case 'refresh':
+            return `<meta http-equiv="refresh">${atLine(mark.line)}`;
+        case 'header':
+            return `header ${mark.name}${mark.value === '' ? '' : `: ${mark.value}`}`;
+        case 'page':
+            return mark.url;
+        case 'told':
+            return mark.say;
+    }
+}
+
+/** Where a thing is said: tags with their lines, headers. */
+export const whereWords = (where: readonly SourceMark[]): string =>
+    where.map(markWords).join('; and ') || 'head of the page';
+
+export const DOOR_STEPS: Record<DoorStep, string> = {
+    robots: 'reading robots.txt',
+    start: 'asking for the start page',
+    'other-agent': 'asking for it as another agent',
+    variants: 'trying the other ways to write the host',
+    sitemaps: 'reading sitemaps',
+    samples: 'trying pages behind the start page',
+};
+
+/** What a difference is called, what stands for nothing, and how what is kept becomes words. */
+const DIFFERENCES: Record<DifferenceKind, [name: string, nothing: string, say: (kept: string) => string]> = {
+    status: ['status', 'no answer', storedWords],
+    landing: ['lands at', '', String],
+    noindex: ['noindex', 'none', storedWords],
+    canonical: ['canonical', 'itself or none', String],
+    title: ['title', '', String],
+    words: ['words', '', String],
+    links: ['links', '', String],
+};
+
+export interface ToldDifference {
+    url: string;
+    what: string;
+    ours: string;
+    other: string;
+}
+
+export function toldDifference({ url, what, ours, other }: DoorDifference): ToldDifference {
+    const [name, nothing, say] = DIFFERENCES[what];
+    return { url, what: name, ours: say(ours) || nothing, other: say(other) || nothing };
+}
 
 /** What was found of robots.txt, as a sentence part. */
 export const robotsNote = ({ note }: DoorFacts['robots']): string => noteWords(readProblems(note));
@@ -143,13 +209,13 @@ const BOLTS: Record<BoltKind, (facts: DoorFacts) => BoltWords> = {
     noindex: ({ start }) => ({
         by: 'noindex',
         say: `The start page must not be indexed: ${storedWords(start.noindex?.say ?? '')}.`,
-        where: start.noindex?.where ?? '',
+        where: whereWords(start.noindex?.where ?? []),
         opens: 'Take the noindex away there. It is often left behind when a site goes live.',
     }),
     canonical: ({ start }) => ({
         by: 'a canonical elsewhere',
         say: `The start page hands itself over to ${start.canonical?.say}.`,
-        where: start.canonical?.where ?? '',
+        where: whereWords(start.canonical?.where ?? []),
         opens: 'Let the canonical name the start page itself, or start at the page it names.',
     }),
 };
@@ -161,8 +227,8 @@ const REMARKS: Record<RemarkCode, (facts: DoorFacts) => string> = {
     'asked-once': () =>
         'The start page was asked for once all the same, because you typed it in; nothing else that is closed was.',
     'noindex-in-body': ({ start }) =>
-        `${storedWords(start.noindexInBody?.say ?? '')} counts for nothing, because it stands in the body (${start.noindexInBody?.where}).`,
-    refresh: ({ start }) => `${storedWords(start.refresh?.say ?? '')} (${start.refresh?.where}).`,
+        `${storedWords(start.noindexInBody?.say ?? '')} counts for nothing, because it stands in the body (${whereWords(start.noindexInBody?.where ?? [])}).`,
+    refresh: ({ start }) => `${storedWords(start.refresh?.say ?? '')} (${whereWords(start.refresh?.where ?? [])}).`,
     'no-language': () => 'The start page does not say its language (lang on the html element).',
     'variants-agree': (facts) => {
         const { landing, silent, ends } = variantLandings(facts);

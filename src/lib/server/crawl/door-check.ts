@@ -8,6 +8,7 @@ import { belongingOf, standsAlone, twinOf, type Belonging } from '../../core/sco
 import { sectionOf } from '../../core/address/section.ts';
 import { judgeDoor } from '../../core/door/judge-door.ts';
 import type {
+    DifferenceKind,
     DoorDifference,
     DoorFacts,
     DoorNeighbour,
@@ -15,6 +16,7 @@ import type {
     DoorReport,
     DoorRobots,
     DoorSitemap,
+    DoorStep,
     DoorVariant,
     SitemapFound,
 } from '../../core/door/door-report.ts';
@@ -44,7 +46,7 @@ export interface DoorInput {
     /** User-Agent of the other agent. */
     otherAgent: string;
     stop: AbortSignal;
-    onStep?: (say: string) => void;
+    onStep?: (step: DoorStep) => void;
 }
 
 /** What a visitor's browser might call itself; made up, so that it tells agents apart without posing as one. */
@@ -115,18 +117,18 @@ class DoorCheck {
         const { settings, keepsOut, otherAgent } = this.#input;
         const url = settings.start;
         const at = Date.now();
-        this.#say('reading robots.txt');
+        this.#say('robots');
         const robotsFile = await this.#robots.of(originOf(url));
         const robots = this.#describeRobots(robotsFile, url);
-        this.#say('asking for the start page');
+        this.#say('start');
         const start = await this.#page(url, this.#ours, keepsOut);
-        this.#say('asking for it as another agent');
+        this.#say('other-agent');
         const startAsOther = start.page.isLeft ? null : await this.#page(url, this.#other, false);
-        this.#say('trying the other ways to write the host');
+        this.#say('variants');
         const variants = await this.#variants(url, start);
-        this.#say('reading sitemaps');
+        this.#say('sitemaps');
         const { sitemaps, listed } = await this.#sitemaps(robotsFile, url);
-        this.#say('trying pages behind the start page');
+        this.#say('samples');
         const samples: DoorPage[] = [];
         const differences = startAsOther ? differencesOf(start.page, startAsOther.page) : [];
         for (const sample of await this.#chooseSamples(start, [...listed])) {
@@ -156,7 +158,7 @@ class DoorCheck {
         };
     }
 
-    #say(step: string): void {
+    #say(step: DoorStep): void {
         this.#input.onStep?.(step);
     }
 
@@ -418,19 +420,18 @@ function staleCaching(headers: Map<string, string[]>): string {
 /** What differs between two agents' answers to one URL. */
 function differencesOf(ours: DoorPage, other: DoorPage): DoorDifference[] {
     const differences: DoorDifference[] = [];
-    const compare = (what: string, a: string, b: string): void => {
+    const compare = (what: DifferenceKind, a: string, b: string): void => {
         if (a !== b) differences.push({ url: ours.url, what, ours: a, other: b });
     };
-    const answerOf = (page: DoorPage): string =>
-        page.status === null ? page.failure || 'no answer' : String(page.status);
+    const answerOf = (page: DoorPage): string => (page.status === null ? page.failure : String(page.status));
     compare('status', answerOf(ours), answerOf(other));
-    compare('lands at', ours.hops.at(-1)?.url ?? '', other.hops.at(-1)?.url ?? '');
+    compare('landing', ours.hops.at(-1)?.url ?? '', other.hops.at(-1)?.url ?? '');
     if (ours.status !== other.status || !isHtmlType(ours.contentType) || !isHtmlType(other.contentType))
         return differences;
-    compare('noindex', ours.noindex?.say ?? 'none', other.noindex?.say ?? 'none');
-    compare('canonical', ours.canonical?.say ?? 'itself or none', other.canonical?.say ?? 'itself or none');
+    compare('noindex', ours.noindex?.say ?? '', other.noindex?.say ?? '');
+    compare('canonical', ours.canonical?.say ?? '', other.canonical?.say ?? '');
     compare('title', ours.title, other.title);
-    const counts = (what: string, a: number | null, b: number | null): void => {
+    const counts = (what: DifferenceKind, a: number | null, b: number | null): void => {
         const apart = Math.abs((a ?? 0) - (b ?? 0));
         if (apart > NOISE_COUNT && apart > NOISE_SHARE * Math.max(a ?? 0, b ?? 0))
             compare(what, String(a ?? 0), String(b ?? 0));

@@ -1,6 +1,6 @@
 /** One page of a door check: asked for hop by hop, parsed in its own thread, told as what it says and where. */
 import { readAddress } from '../../core/address/address.ts';
-import type { CanonicalPlace, DoorHop, DoorPage, DoorPlace } from '../../core/door/door-report.ts';
+import type { CanonicalPlace, DoorHop, DoorPage, DoorPlace, SourceMark } from '../../core/door/door-report.ts';
 import { acceptedCanonical, isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
 import type { FoundLink } from '../../core/page/links.ts';
@@ -159,7 +159,7 @@ async function readBody(
     if (inBody !== undefined && /noindex|none/i.test(inBody)) {
         page.noindexInBody = {
             say: writeProblem(problem('noindex-ignored', { written: inBody.slice(0, 100) })),
-            where: at,
+            where: [{ in: 'page', url: at }],
         };
     }
     return facts;
@@ -169,16 +169,19 @@ async function readBody(
 function noindexOf(facts: FactsToGoOn, xRobotsTag: string[]): DoorPlace | null {
     if (!facts.directives.noindex) return null;
     const asks = (content: string): boolean => /(?:^|[\s,:])(?:noindex|none)(?:$|[\s,])/i.test(content);
-    const places: string[] = [];
+    const where: SourceMark[] = [];
     for (const meta of facts.metaRobots) {
         if (asks(meta.content)) {
-            places.push(`<meta name="${meta.name}" content="${meta.content.slice(0, 200)}">, line ${meta.line ?? 0}`);
+            const content = meta.content.slice(0, 200);
+            where.push({ in: 'meta', name: meta.name, content, line: meta.line ?? 0 });
         }
     }
-    for (const value of xRobotsTag) if (asks(value)) places.push(`header X-Robots-Tag: ${value.slice(0, 200)}`);
+    for (const value of xRobotsTag) {
+        if (asks(value)) where.push({ in: 'header', name: 'X-Robots-Tag', value: value.slice(0, 200) });
+    }
     return {
         say: writeProblem(facts.directives.noindexReason ?? problem('told', { say: 'noindex' })),
-        where: places.join('; and ') || 'head of the page',
+        where,
     };
 }
 
@@ -188,7 +191,9 @@ function canonicalOf(facts: FactsToGoOn, links: FoundLink[], at: string): Canoni
     const link = links.find((item) => item.kind === 'canonical' && item.target === accepted);
     return {
         say: accepted,
-        where: link && link.line > 0 ? `<link rel="canonical">, line ${link.line}` : 'header Link',
+        where: [
+            link && link.line > 0 ? { in: 'canonical', line: link.line } : { in: 'header', name: 'Link', value: '' },
+        ],
     };
 }
 
@@ -197,6 +202,6 @@ function refreshOf(links: FoundLink[], facts: FactsToGoOn): DoorPlace | null {
     if (!link || facts.instantRefresh !== '') return null;
     return {
         say: writeProblem(problem('refresh-later', { to: link.target })),
-        where: link.line > 0 ? `<meta http-equiv="refresh">, line ${link.line}` : 'header Refresh',
+        where: [link.line > 0 ? { in: 'refresh', line: link.line } : { in: 'header', name: 'Refresh', value: '' }],
     };
 }

@@ -121,13 +121,13 @@ describe('HostPaces', () => {
             const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
             await busy(paces, 4, 1);
             const paused = Date.now();
-            paces.pause(URL_A, 80, 'answered 503');
-            expect(paces.pausedFor().say).toMatch(/^a\.example answered 503; going on in 1 s$/);
+            paces.pause(URL_A, 80, { code: 'answered', status: 503 });
+            expect(paces.longestRest()).toMatchObject({ host: 'a.example', why: { code: 'answered', status: 503 } });
             const { began, most } = await busy(paces, 10, 2);
             expect(began[0]! - paused).toBeGreaterThanOrEqual(80);
             expect(most).toBe(2);
             await busy(paces, 60, 1);
-            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: null });
         });
     });
 
@@ -139,7 +139,7 @@ describe('HostPaces', () => {
             await simulated(async () => {
                 const paces = new HostPaces({ concurrency: 4, delay: 0, useCrawlDelay: false });
                 const paused = Date.now();
-                for (const milliseconds of pauses) paces.pause(URL_A, milliseconds, 'answered 429');
+                for (const milliseconds of pauses) paces.pause(URL_A, milliseconds, { code: 'answered', status: 429 });
                 const { began } = await busy(paces, 1, 1);
                 expect(began[0]! - paused).toBeGreaterThanOrEqual(10_000);
             });
@@ -156,14 +156,14 @@ describe('HostPaces', () => {
                 await all;
             };
             await answers(40, 100);
-            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: null });
             // Ten times as long as at first, and longer than anybody likes to wait.
             await answers(60, 1000);
             const slowed = paces.progress()[0]!;
             expect(slowed.allowed).toBeLessThan(4);
-            expect(slowed.slowed).toMatch(/^takes \d+ times as long to answer as at first$/);
+            expect(slowed.slowed?.code).toBe('slower');
             await answers(200, 100);
-            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: null });
         } finally {
             vi.useRealTimers();
         }
@@ -176,7 +176,7 @@ describe('HostPaces', () => {
             const all = busy(paces, 100, 2000);
             await vi.runAllTimersAsync();
             await all;
-            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: '' });
+            expect(paces.progress()[0]).toMatchObject({ allowed: 4, slowed: null });
         } finally {
             vi.useRealTimers();
         }

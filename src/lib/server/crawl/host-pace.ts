@@ -4,7 +4,7 @@
  */
 import { setMaxListeners } from 'node:events';
 import { hostOf } from '../../core/address/address.ts';
-import type { HostProgress } from '../../core/survey/settings.ts';
+import type { HostProgress, SlowReason } from '../../core/survey/progress.ts';
 
 export interface PaceSettings {
     /** Connections to one host at a time. */
@@ -33,7 +33,7 @@ interface Host {
     best: number;
     /** Answers since the number of connections last changed. */
     since: number;
-    slowed: string;
+    slowed: SlowReason | null;
     timer: NodeJS.Timeout | null;
 }
 
@@ -78,7 +78,7 @@ export class HostPaces {
     }
 
     /** The host asked for a pause. */
-    pause(url: string, milliseconds: number, why: string): void {
+    pause(url: string, milliseconds: number, why: SlowReason): void {
         const host = this.#host(hostOf(url));
         host.pausedUntil = Math.max(host.pausedUntil, Date.now() + milliseconds);
         if (host.since > 0 || host.allowed === this.#settings.concurrency) {
@@ -93,18 +93,16 @@ export class HostPaces {
         this.#host(host).crawlDelay = seconds;
     }
 
-    /** Milliseconds until the longest pause of a host ends; 0 when none is paused. */
-    pausedFor(): { milliseconds: number; say: string } {
-        let milliseconds = 0;
-        let say = '';
+    /** The host that rests longest; null when none does. */
+    longestRest(): { host: string; why: SlowReason | null; milliseconds: number } | null {
+        let longest: ReturnType<HostPaces['longestRest']> = null;
         for (const host of this.#hosts.values()) {
-            const left = host.pausedUntil - Date.now();
-            if (left > milliseconds) {
-                milliseconds = left;
-                say = `${host.name} ${host.slowed}; going on in ${Math.ceil(left / 1000)} s`;
+            const milliseconds = host.pausedUntil - Date.now();
+            if (milliseconds > (longest?.milliseconds ?? 0)) {
+                longest = { host: host.name, why: host.slowed, milliseconds };
             }
         }
-        return { milliseconds, say };
+        return longest;
     }
 
     progress(): HostProgress[] {
@@ -148,7 +146,7 @@ export class HostPaces {
                 mean: 0,
                 best: Infinity,
                 since: 0,
-                slowed: '',
+                slowed: null,
                 timer: null,
             };
             this.#hosts.set(name, host);
@@ -206,7 +204,7 @@ export class HostPaces {
         if (host.asked >= 8) host.best = Math.min(host.best, Math.max(host.mean, 1));
         if (host.since < host.allowed * 4 || host.best === Infinity) return;
         if (host.mean > SLOW_MILLISECONDS && host.mean > host.best * SLOW_TIMES && host.allowed > 1) {
-            host.slowed = `takes ${Math.round(host.mean / host.best)} times as long to answer as at first`;
+            host.slowed = { code: 'slower', times: Math.round(host.mean / host.best) };
             host.allowed = Math.max(1, host.allowed >> 1);
             host.since = 0;
         } else if (
@@ -216,7 +214,7 @@ export class HostPaces {
         ) {
             host.allowed++;
             host.since = 0;
-            if (host.allowed === this.#settings.concurrency) host.slowed = '';
+            if (host.allowed === this.#settings.concurrency) host.slowed = null;
         }
     }
 }

@@ -108,7 +108,7 @@ export class PatientClient {
             if (answer.ok && (answer.status === 429 || answer.status === 503)) {
                 // The whole host is given a rest, not this URL alone: the server is the one that is busy.
                 const milliseconds = retryAfter(answer.headers, tries);
-                this.paces.pause(url, milliseconds, `answered ${answer.status}`);
+                this.paces.pause(url, milliseconds, { code: 'answered', status: answer.status });
                 if (tries >= MAX_TRIES) return answer;
                 continue;
             }

@@ -1,6 +1,5 @@
 /** What is told of a run while it lasts: counts, pace, the last failures. */
-import { storedWords } from '../../core/words/problems.ts';
-import type { SurveyProgress } from '../../core/survey/settings.ts';
+import type { CrawlStep, CrawlWait, SurveyProgress } from '../../core/survey/progress.ts';
 import type { SettledPage } from './earlier-run.ts';
 import type { RunParts } from './run-parts.ts';
 
@@ -18,7 +17,7 @@ export class RunTelling {
     readonly #finishTimes: number[] = [];
     readonly #recentFailures: SurveyProgress['recentFailures'] = [];
     readonly #counts = { read: 0, unanswered: 0, failures: 0, closedByRobots: 0, actions: 0, trapped: 0 };
-    #doing = 'starting';
+    #doing: CrawlStep = 'starting';
     #last = 0;
 
     constructor(parts: RunParts, onProgress: (progress: SurveyProgress) => void) {
@@ -37,7 +36,7 @@ export class RunTelling {
             else counts.read++;
             if (page.failure !== '') {
                 counts.failures++;
-                this.#recentFailures.unshift({ url, say: storedWords(page.failure), at: page.readAt ?? Date.now() });
+                this.#recentFailures.unshift({ url, failure: page.failure, at: page.readAt ?? Date.now() });
                 this.#recentFailures.length = Math.min(this.#recentFailures.length, FAILURES_TOLD);
             }
             if (isNew) this.#finishTimes.push(Date.now());
@@ -45,7 +44,7 @@ export class RunTelling {
     }
 
     /** Tells what is done now; not more often than a few times a second where that is what it was. */
-    say(doing: string, always = false): void {
+    say(doing: CrawlStep, always = false): void {
         const now = Date.now();
         const changed = doing !== this.#doing;
         this.#doing = doing;
@@ -61,7 +60,7 @@ export class RunTelling {
             level: frontier.level === -1 ? null : frontier.level,
             levels: frontier.levels(),
             waiting: this.#waiting(hosts),
-            warning: '',
+            warning: null,
             hosts,
             recentFailures: [...this.#recentFailures],
             families: families.list(always ? MOST_FAMILIES : FAMILIES_MEANWHILE),
@@ -77,13 +76,15 @@ export class RunTelling {
     }
 
     /** What slows it: a host that rests, or one that gets fewer connections. */
-    #waiting(hosts: SurveyProgress['hosts']): string {
+    #waiting(hosts: SurveyProgress['hosts']): CrawlWait | null {
         const { client, settings } = this.#parts;
-        const rest = client.paces.pausedFor();
-        if (rest.milliseconds > 0) return rest.say;
-        const slowed = hosts.find((host) => host.slowed !== '');
-        return slowed
-            ? `${slowed.host} ${slowed.slowed}: ${slowed.allowed} of ${settings.concurrency} connections`
-            : '';
+        const rest = client.paces.longestRest();
+        if (rest) {
+            return { code: 'rest', host: rest.host, why: rest.why, seconds: Math.ceil(rest.milliseconds / 1000) };
+        }
+        for (const { host, slowed, allowed } of hosts) {
+            if (slowed) return { code: 'slowed', host, why: slowed, allowed, of: settings.concurrency };
+        }
+        return null;
     }
 }

@@ -9,7 +9,8 @@
 import { availableParallelism } from 'node:os';
 import { belongingOf } from '../../core/scope/belonging.ts';
 import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
-import type { SurveyProgress, SurveySecrets, SurveySettings } from '../../core/survey/settings.ts';
+import type { SurveyProgress } from '../../core/survey/progress.ts';
+import type { SurveySecrets, SurveySettings } from '../../core/survey/settings.ts';
 import {
     unreadPage,
     type CutReason,
@@ -130,7 +131,7 @@ class SurveyRun {
         const { spot } = this.#parts.settings;
         const trouble = spot === null ? await this.#begin() : this.#beginSpot(spot.urls);
         if (trouble === null) {
-            this.#telling.say('reading pages');
+            this.#telling.say('pages');
             await this.#flow.during(() => this.#readQueued());
             if (!this.#isStopped) await this.#checkTargets();
         }
@@ -169,11 +170,11 @@ class SurveyRun {
         for (const start of starts) families.seen(rows.urlOf(start));
         // The first start page is read alone, so that a site that cannot be read is told before anything else.
         frontier.start(...starts);
-        this.#telling.say('reading robots.txt');
+        this.#telling.say('robots');
         const { file, row } = await robots.of(new URL(settings.start).origin);
         const trouble = await this.#readStart();
         if (trouble !== null) return trouble;
-        this.#telling.say('reading sitemaps');
+        this.#telling.say('sitemaps');
         await this.#evidence.readSitemaps(file.sitemaps.map((item) => ({ ...item, namedBy: row.url })));
         await this.#evidence.take(this.#input.known());
         return null;
@@ -237,7 +238,7 @@ class SurveyRun {
             if (running.size === 0) break;
             await Promise.race(running);
             await this.#flow.sendIfDue();
-            this.#telling.say(frontier.level === -1 ? 'reading what only other evidence knows' : 'reading pages');
+            this.#telling.say(frontier.level === -1 ? 'evidence' : 'pages');
         }
         await Promise.all(running);
     }
@@ -249,7 +250,7 @@ class SurveyRun {
     }
 
     async #checkTargets(): Promise<void> {
-        const say = (): void => this.#telling.say('asking for link targets elsewhere');
+        const say = (): void => this.#telling.say('elsewhere');
         say();
         await this.#parts.checks.run(this.#parts.end.signal, async () => {
             await this.#flow.sendIfDue();

@@ -1,6 +1,6 @@
 /** Does one survey under its lease: reads the site, stores batch by batch, closes it or lays it aside. */
 import { resolve } from 'node:path';
-import type { SurveyProgress } from '../../core/survey/settings.ts';
+import type { SurveyProgress } from '../../core/survey/progress.ts';
 import type { CutReason, SurveyState } from '../../core/survey/survey-rows.ts';
 import { openSecrets, secretsKey } from '../access/secret-box.ts';
 import { EarlierRun } from '../crawl/earlier-run.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DiskFull, freeBytes, isFull, LEAST_FREE, mustHaveSpace, sayFull, SpaceWatch } from './disk-space.ts';
+import type { SpaceWarning } from '../../core/survey/progress.ts';
 import { megabytes } from '../../core/words/numbers.ts';
 
 const MIB = 1024 * 1024;
@@ -66,7 +67,7 @@ describe('free space', () => {
 
 describe('SpaceWatch', () => {
     /** A disk from which each page read takes so much. */
-    function watch(free: number, perPage: number): (read: number, open: number) => string {
+    function watch(free: number, perPage: number): (read: number, open: number) => SpaceWarning | null {
         let taken = 0;
         const space = new SpaceWatch('/data', () => free - taken);
         return (read, open) => {
@@ -77,25 +78,25 @@ describe('SpaceWatch', () => {
 
     it('says nothing while there is room for all that is known', () => {
         const warning = watch(4_096 * MIB, MIB / 10);
-        expect(warning(0, 10)).toBe('');
-        expect(warning(1_000, 10_000)).toBe('');
+        expect(warning(0, 10)).toBeNull();
+        expect(warning(1_000, 10_000)).toBeNull();
     });
 
     it('warns before it is too late: 1,000 pages took 100 MB, 50,000 more would take 5,000 MB', () => {
         const warning = watch(4_096 * MIB, MIB / 10);
         warning(0, 10);
-        expect(warning(1_000, 50_000)).toMatch(/3,996 MB left\. What is known so far takes about 5,000 MB more/);
+        expect(warning(1_000, 50_000)).toEqual({ free: 3_996 * MIB, need: 5_000 * MIB });
     });
 
     it('draws no conclusion from the first few pages', () => {
         const warning = watch(4_096 * MIB, 10 * MIB);
         warning(0, 10);
-        expect(warning(10, 50_000)).toBe('');
+        expect(warning(10, 50_000)).toBeNull();
     });
 
     it('tells of little space whatever is needed', () => {
-        expect(watch(200 * MIB, 0)(0, 0)).toMatch(/^The disk with the data folder has 200 MB left\. The survey/);
-        expect(watch(256 * MIB, 0)(0, 0)).toBe('');
+        expect(watch(200 * MIB, 0)(0, 0)).toEqual({ free: 200 * MIB, need: 0 });
+        expect(watch(256 * MIB, 0)(0, 0)).toBeNull();
         expect(LEAST_FREE).toBeLessThan(200 * MIB);
     });
 });

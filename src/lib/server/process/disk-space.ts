@@ -1,6 +1,6 @@
 /** Free space of the disk that holds a folder, and failures that mean it has run out. */
 import { statfsSync } from 'node:fs';
-import { megabytes } from '../../core/words/numbers.ts';
+import type { SpaceWarning } from '../../core/survey/progress.ts';
 import { fullDiskSentences } from '../../core/words/problems.ts';
 
 const MIB = 1024 * 1024;
@@ -82,16 +82,15 @@ export class SpaceWatch {
     /**
      * @param read pages read so far, those of earlier runs included
      * @param open pages known and not read yet
-     * @returns a warning, empty while there is room for what is known
+     * @returns null while there is room for what is known
      */
-    warning(read: number, open: number): string {
+    warning(read: number, open: number): SpaceWarning | null {
         this.#readAtFirst ??= read;
         const free = this.#free(this.#folder);
         const done = read - this.#readAtFirst;
         // A few pages say little: the database grows in steps of megabytes.
         const need = done < 200 ? 0 : Math.max(0, ((this.#atFirst - free) / done) * open);
-        if (free - need >= LEAST_FREE && free >= LITTLE_FREE) return '';
-        const more = need > 32 * MIB ? ` What is known so far takes about ${megabytes(need)} more.` : '';
-        return `The disk with the data folder has ${megabytes(free)} left.${more} The survey is laid aside when it is full; nothing is lost then.`;
+        if (free - need >= LEAST_FREE && free >= LITTLE_FREE) return null;
+        return { free, need: need > 32 * MIB ? need : 0 };
     }
 }

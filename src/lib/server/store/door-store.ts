@@ -2,7 +2,14 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { known, problemText, type Problem } from '../../core/problems/problem.ts';
-import type { DoorFacts, DoorReport, SitemapStep } from '../../core/door/door-report.ts';
+import {
+    DIFFERENCE_KINDS,
+    type DifferenceKind,
+    type DoorFacts,
+    type DoorReport,
+    type SitemapStep,
+    type SourceMark,
+} from '../../core/door/door-report.ts';
 import { judgeDoor } from '../../core/door/judge-door.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';
@@ -18,8 +25,23 @@ export interface StoredKnock {
 /** Reports of earlier versions hold sentences there, which are read as such. */
 const StoredProblem = z.string().transform(problemText);
 
-const Place = z.object({ say: StoredProblem, where: z.string() });
-const CanonicalPlace = z.object({ say: z.string(), where: z.string() });
+const Line = z.number();
+const Where: z.ZodType<SourceMark[]> = z.union([
+    // As earlier versions told it.
+    z.string().transform((say) => [{ in: 'told' as const, say }]),
+    z.array(
+        z.discriminatedUnion('in', [
+            z.object({ in: z.literal('meta'), name: z.string(), content: z.string(), line: Line }),
+            z.object({ in: z.literal('canonical'), line: Line }),
+            z.object({ in: z.literal('refresh'), line: Line }),
+            z.object({ in: z.literal('header'), name: z.string(), value: z.string() }),
+            z.object({ in: z.literal('page'), url: z.string() }),
+            z.object({ in: z.literal('told'), say: z.string() }),
+        ]),
+    ),
+]);
+const Place = z.object({ say: StoredProblem, where: Where });
+const CanonicalPlace = z.object({ say: z.string(), where: Where });
 
 const Hop = z.object({
     url: z.string(),
@@ -46,6 +68,23 @@ const Page = z.object({
     closedBy: StoredProblem,
     isLeft: z.boolean(),
 });
+/** What earlier versions wrote where there was nothing. */
+const NOTHING: Partial<Record<DifferenceKind, string>> = {
+    status: 'no answer',
+    noindex: 'none',
+    canonical: 'itself or none',
+};
+const Difference = z
+    .object({
+        url: z.string(),
+        what: z.preprocess((what) => (what === 'lands at' ? 'landing' : what), z.enum(DIFFERENCE_KINDS)),
+        ours: z.string(),
+        other: z.string(),
+    })
+    .transform(({ url, what, ours, other }) => {
+        const kept = (text: string): string => (text === NOTHING[what] ? '' : text);
+        return { url, what, ours: kept(ours), other: kept(other) };
+    });
 const SitemapKind = z.enum(['urlset', 'sitemapindex', 'text', 'feed', 'unknown', 'missing']);
 const Found = z.union([
     // As earlier versions told it.
@@ -145,7 +184,7 @@ const StoredReport: z.ZodType<{ facts: DoorFacts }> = z.object({
         start: Page,
         startAsOther: Page.nullable(),
         samples: z.array(Page),
-        differences: z.array(z.object({ url: z.string(), what: z.string(), ours: z.string(), other: z.string() })),
+        differences: z.array(Difference),
         sitemaps: z.array(
             z.object({
                 url: z.string(),

@@ -1,6 +1,6 @@
 /** Jobs: taken by one worker at a time under a lease; a lease that ran out, or whose owner died, is free again. */
 import { and, eq, lt, or } from 'drizzle-orm';
-import type { SurveyProgress } from '../../core/survey/settings.ts';
+import type { SurveyProgress } from '../../core/survey/progress.ts';
 import { Progress } from '../../wire/progress.ts';
 import type { Database } from './connect.ts';
 import * as schema from './schema.ts';

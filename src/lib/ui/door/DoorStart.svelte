@@ -2,6 +2,7 @@
     /** What the start page answers and holds, and which gates it passes. */
     import type { DoorPage } from '../../core/door/door-report.ts';
     import { startGates } from '../../core/door/start-gates.ts';
+    import { whereWords } from '../../core/words/door.ts';
     import { storedWords } from '../../core/words/problems.ts';
     import { counted } from '../parts/format.ts';
     import { wayOf } from './way-of.ts';
@@ -35,7 +36,7 @@
                 <dd>{counted(start.words, 'word')}, {counted(start.links ?? 0, 'link')} into the site</dd>
                 <dt>noindex</dt>
                 <dd>
-                    {#if start.noindex}<span class="mono breaks">{start.noindex.where}</span>
+                    {#if start.noindex}<span class="mono breaks">{whereWords(start.noindex.where)}</span>
                     {:else}none, in meta or header{/if}
                 </dd>
             {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** A few pages behind the door, and what differs for another agent. */
     import type { DoorFacts } from '../../core/door/door-report.ts';
+    import { toldDifference, type ToldDifference } from '../../core/words/door.ts';
     import { count, counted } from '../parts/format.ts';
     import { wayOf } from './way-of.ts';
 
@@ -9,7 +10,8 @@
         facts.samples.filter(({ status, failure, noindex }) => status === 200 && failure === '' && noindex === null)
             .length,
     );
-    const differences = (url: string): DoorFacts['differences'] => facts.differences.filter((item) => item.url === url);
+    const differences = (url: string): ToldDifference[] =>
+        facts.differences.filter((item) => item.url === url).map(toldDifference);
 </script>
 
 <section class="pane border-t border-(--edge)" aria-label="Pages behind it and another agent">

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** What was not read, by reason, with the families of URLs that were closed. */
     import { setLine } from '../../core/sets/page-filter.ts';
-    import type { ProgressFamily } from '../../core/survey/settings.ts';
+    import type { ProgressFamily } from '../../core/survey/progress.ts';
     import type { CompletenessView } from '../../core/views/completeness.ts';
     import { reasonWords } from '../../core/words/limits.ts';
     import { count, counted } from '../parts/format.ts';

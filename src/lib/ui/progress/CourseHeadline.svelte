@@ -2,6 +2,7 @@
     /** What the survey is doing, or how it ended, and what limits it. */
     import type { SurveySettings } from '../../core/survey/settings.ts';
     import type { CutReason } from '../../core/survey/survey-rows.ts';
+    import { spaceWords } from '../../core/words/progress.ts';
     import { CUT_NAMES } from '../../core/words/survey.ts';
     import { moment } from '../parts/format.ts';
     import type { SurveyCourse } from './survey-course.svelte.ts';
@@ -18,7 +19,7 @@
     let { course, survey, knock, base, site }: Props = $props();
     const { phase, isKnocking, trouble } = $derived(course);
     const spot = $derived(survey.settings.spot);
-    const warning = $derived(course.isRunning ? (course.progress?.warning ?? '') : '');
+    const warning = $derived(course.isRunning ? course.progress?.warning : null);
 </script>
 
 <h1 class="headline" aria-live="polite">
@@ -51,6 +52,6 @@
 {#if trouble !== '' && (phase === 'failed' || phase === 'paused')}
     <p class="fault-line mt-2 max-w-[760px] break-words" role="alert">{trouble}</p>
 {/if}
-{#if warning !== ''}
-    <p class="risk-line mt-2 max-w-[760px]">{warning}</p>
+{#if warning}
+    <p class="risk-line mt-2 max-w-[760px]">{spaceWords(warning)}</p>
 {/if}

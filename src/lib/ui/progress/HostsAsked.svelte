@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Which hosts were asked, how fast they answer, and how hard they are pressed. */
     import type { ProgressView } from '../../core/views/progress.ts';
+    import { slowWords } from '../../core/words/progress.ts';
     import { count } from '../parts/format.ts';
 
     let { view, isRunning }: { view: ProgressView; isRunning: boolean } = $props();
@@ -26,7 +27,7 @@
                     {#if host.crawlDelay !== null && host.crawlDelay * 1000 > host.delay}
                         <div class="note">robots.txt asks for {host.crawlDelay} s; not kept to</div>
                     {/if}
-                    {#if host.slowed !== ''}<div class="note">{host.slowed}</div>{/if}
+                    {#if host.slowed}<div class="note">{slowWords(host.slowed)}</div>{/if}
                 </td>
                 <td class="num">{count(host.asked)}</td>
                 <td class="num">{count(host.milliseconds)}</td>

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** How much of what was found is read, and at what pace. */
     import type { ProgressView } from '../../core/views/progress.ts';
+    import { STEP_WORDS, waitWords } from '../../core/words/progress.ts';
     import { count } from '../parts/format.ts';
     import ReadingBar from '../parts/ReadingBar.svelte';
     import type { SurveyCourse } from './survey-course.svelte.ts';
@@ -24,10 +25,10 @@
 <ReadingBar read={progress.read} of={progress.found} />
 <p class="note mt-1">
     {#if course.isRunning}
-        Now: {progress.doing}{progress.level === null ? '' : `, level ${progress.level}`}. The whole is not known until
-        the last level is read.
+        Now: {STEP_WORDS[progress.doing]}{progress.level === null ? '' : `, level ${progress.level}`}. The whole is not
+        known until the last level is read.
     {:else if course.phase === 'paused'}Found so far; the rest is read when it is gone on with.
     {:else}This is all that was found.{/if}
     {#if checks > 0}Other targets asked for their status: {count(progress.checks.done)} of {count(checks)}.{/if}
 </p>
-{#if course.isRunning && progress.waiting !== ''}<p class="risk-line mt-1">{progress.waiting}</p>{/if}
+{#if course.isRunning && progress.waiting}<p class="risk-line mt-1">{waitWords(progress.waiting)}</p>{/if}

@@ -2,6 +2,7 @@
     /** What was not read and why, with the last failures. */
     import type { ProgressView } from '../../core/views/progress.ts';
     import { setQuery } from '../../core/sets/page-filter.ts';
+    import { storedWords } from '../../core/words/problems.ts';
     import { count, counted, moment } from '../parts/format.ts';
 
     let { view, base, isRunning }: { view: ProgressView; base: string; isRunning: boolean } = $props();
@@ -42,7 +43,7 @@
         {#each view.failures as failure (failure.url)}
             <li class="fault-line mb-1 break-words">
                 <span class="mono">{failure.url}</span>
-                <div class="note">{failure.say}, {moment(failure.at)}</div>
+                <div class="note">{storedWords(failure.failure)}, {moment(failure.at)}</div>
             </li>
         {/each}
     </ul>

@@ -1,7 +1,7 @@
 /** The course of a survey as the page follows it: what the server tells while it runs, and what it is asked for. */
 import { canGoOn } from '../../core/views/progress.ts';
 import type { CutReason } from '../../core/survey/survey-rows.ts';
-import type { SurveyProgress } from '../../core/survey/settings.ts';
+import type { SurveyProgress } from '../../core/survey/progress.ts';
 import { tell } from '../../wire/client.ts';
 import { ProgressEvent } from '../../wire/progress.ts';
 
