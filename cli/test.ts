@@ -112,8 +112,14 @@ export async function testCommand(words: string[]): Promise<number> {
         total.why.push(...counts.why);
     };
     try {
-        if (only.length === 0 || only.includes('static')) {
-            add(await check('types', ['svelte-kit', 'sync']));
+        const isStatic = only.length === 0 || only.includes('static');
+        if (isStatic) add(await check('types', ['svelte-kit', 'sync']));
+        const wanted = (project: string): boolean => only.length === 0 || only.includes(project);
+        // What waits for servers, databases and a browser goes on beside what computes: both cores are used. Its words
+        // are kept until the other has spoken.
+        const log = join(folder, 'browser.log');
+        const beside = wanted('browser') ? tests('browser', folder, log) : null;
+        if (isStatic) {
             add(
                 await check('svelte-check', [
                     'svelte-check',
@@ -128,11 +134,6 @@ export async function testCommand(words: string[]): Promise<number> {
             add(await check('eslint', ['eslint', '.']));
             add(await check('prettier', ['prettier', '--check', '--log-level', 'warn', '.']));
         }
-        const wanted = (project: string): boolean => only.length === 0 || only.includes(project);
-        // What waits for servers, databases and a browser goes on beside what computes: both cores are used. Its words
-        // are kept until the other has spoken.
-        const log = join(folder, 'browser.log');
-        const beside = wanted('browser') ? tests('browser', folder, log) : null;
         for (const project of ['unit', 'walls', 'integration']) if (wanted(project)) add(await tests(project, folder));
         if (beside) {
             const counts = await beside;
