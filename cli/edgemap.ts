@@ -6,6 +6,7 @@ import { projectRoot, UserError } from '../src/lib/server/process/data-folder.ts
 import { isFull, sayFull } from '../src/lib/server/process/disk-space.ts';
 import { benchCommand } from './bench.ts';
 import { doorCommand } from './door.ts';
+import { robotsCommand } from './robots.ts';
 import { runCommand } from './run.ts';
 import { surveyCommand } from './survey.ts';
 import { testCommand } from './test.ts';
@@ -26,6 +27,8 @@ async function main(words: string[]): Promise<number> {
             return surveyCommand(rest);
         case 'door':
             return doorCommand(rest);
+        case 'robots':
+            return robotsCommand(rest);
         case 'test':
             return testCommand(rest);
         case 'bench':

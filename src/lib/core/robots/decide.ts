@@ -20,6 +20,8 @@ function percent(byte: number): string {
  * @param isPattern `*` and a final `$` keep their meaning; in a path they are plain characters
  */
 function comparable(text: string, isPattern: boolean): string {
+    // Most paths hold nothing that has two spellings.
+    if (/^[A-Za-z0-9\-._~/?=&+,;:@!'()]*$/.test(text)) return text;
     let out = '';
     for (let index = 0; index < text.length; index++) {
         const char = text[index] ?? '';
@@ -52,56 +54,90 @@ function encodeQueryDelimiters(text: string): string {
  * Prefix match with wildcards. Greedy from the left is right for `*`, because only the first place where a piece can
  * stand matters; linear in path and pattern for all practical patterns, never exponential.
  */
-function matches(pattern: string, path: string): boolean {
-    const anchored = pattern.endsWith('$');
-    const pieces = (anchored ? pattern.slice(0, -1) : pattern).split('*');
-    const first = pieces[0] ?? '';
+function matches({ pieces, isAnchored }: Pattern, path: string): boolean {
+    const first = pieces[0]!;
     if (!path.startsWith(first)) return false;
     let at = first.length;
     for (let index = 1; index < pieces.length; index++) {
-        const piece = pieces[index] ?? '';
-        if (anchored && index === pieces.length - 1) {
+        const piece = pieces[index]!;
+        if (isAnchored && index === pieces.length - 1) {
             return path.length - piece.length >= at && path.endsWith(piece);
         }
         const found = path.indexOf(piece, at);
         if (found === -1) return false;
         at = found + piece.length;
     }
-    return !anchored || at === path.length;
+    return !isAnchored || at === path.length;
 }
 
-interface PreparedRule {
+/** A pattern taken apart at its wildcards. */
+interface Pattern {
+    pieces: string[];
+    isAnchored: boolean;
+}
+
+function patternOf(text: string): Pattern {
+    const isAnchored = text.endsWith('$');
+    return { pieces: (isAnchored ? text.slice(0, -1) : text).split('*'), isAnchored };
+}
+
+/** A rule made ready for many questions. */
+export interface PreparedRule {
     rule: RobotsRule;
-    pattern: string;
-    queryPattern: string | null;
+    /** Octets of the pattern: the longest that fits decides. */
+    length: number;
+    pattern: Pattern;
+    queryPattern: Pattern | null;
+}
+
+/** The path of a URL in the two spellings in which it is compared. */
+export interface PathForms {
+    path: string;
+    query: string;
+}
+
+/** What a rule is compared with. A hundred thousand of them are made once and asked again with every edit. */
+export function pathForms(url: string): PathForms {
+    const path = comparable(pathOf(url), false);
+    return { path, query: encodeQueryDelimiters(path) };
+}
+
+/** By the grammar of RFC 9309 (2.2) a pattern starts with a slash or a wildcard; others decide nothing. */
+export const isPattern = (pattern: string): boolean => /^[/*]/.test(pattern);
+
+/** In the order in which they decide: longest first, allow before disallow among equals. */
+export function prepareRules(rules: readonly RobotsRule[]): PreparedRule[] {
+    return rules
+        .filter(({ pattern }) => isPattern(pattern))
+        .map((rule) => {
+            const text = comparable(rule.pattern, true);
+            const encoded = encodeQueryDelimiters(text);
+            return {
+                rule,
+                length: text.length,
+                pattern: patternOf(text),
+                queryPattern: encoded === text ? null : patternOf(encoded),
+            };
+        })
+        .sort((a, b) => b.length - a.length || Number(b.rule.allow) - Number(a.rule.allow));
+}
+
+/** Whether a rule speaks of a path, though a longer one may decide. Nothing speaks of /robots.txt itself. */
+export function fits({ pattern, queryPattern }: PreparedRule, { path, query }: PathForms): boolean {
+    if (path === '/robots.txt') return false;
+    return matches(pattern, path) || (queryPattern !== null && matches(queryPattern, query));
 }
 
 /** Rules made ready for many questions. */
 export type RobotsDecider = (url: string) => RobotsVerdict;
 
-/** @param rules the merged rules for our agent; a pattern that starts with neither `/` nor `*` is read as if it did */
-export function deciderOf(rules: RobotsRule[]): RobotsDecider {
-    const prepared: PreparedRule[] = rules
-        .map((rule) => {
-            const rooted = /^[/*]/.test(rule.pattern) ? rule.pattern : `/${rule.pattern}`;
-            const pattern = comparable(rooted, true);
-            const encoded = encodeQueryDelimiters(pattern);
-            return { rule, pattern, queryPattern: encoded === pattern ? null : encoded };
-        })
-        // Longest first, allow before disallow among equals: the first match decides.
-        .sort((a, b) => b.pattern.length - a.pattern.length || Number(b.rule.allow) - Number(a.rule.allow));
+/** @param rules the merged rules for our agent */
+export function deciderOf(rules: readonly RobotsRule[]): RobotsDecider {
+    const prepared = prepareRules(rules);
     return (url) => {
-        const path = comparable(pathOf(url), false);
-        if (path === '/robots.txt') return { allowed: true, rule: null };
-        let queryPath: string | null = null;
-        for (const item of prepared) {
-            if (matches(item.pattern, path)) return { allowed: item.rule.allow, rule: item.rule };
-            if (item.queryPattern !== null) {
-                queryPath ??= encodeQueryDelimiters(path);
-                if (matches(item.queryPattern, queryPath)) return { allowed: item.rule.allow, rule: item.rule };
-            }
-        }
-        return { allowed: true, rule: null };
+        const forms = pathForms(url);
+        const decides = prepared.find((item) => fits(item, forms));
+        return decides ? { allowed: decides.rule.allow, rule: decides.rule } : { allowed: true, rule: null };
     };
 }
 

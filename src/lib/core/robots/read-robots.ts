@@ -2,6 +2,7 @@
  * Reads robots.txt as RFC 9309 says: groups of user-agent lines and rules, other records kept apart, everything with
  * its line. Never fails: what cannot be read as a record is left out.
  */
+import { productToken, robotsLines } from './robots-lines.ts';
 
 /** RFC 9309 2.5 asks for at least 500 KiB; what lies beyond the last whole line within it is not parsed. */
 export const MAX_ROBOTS_BYTES = 500 * 1024;
@@ -45,39 +46,26 @@ export function readRobots(text: string): RobotsFile {
     /** Agents named since the last line of another kind, for `Crawl-delay`. */
     let named: string[] = [];
     let isNaming = false;
-    let group: RobotsGroup | null = null;
-    let expectsAgents = true;
-    const lines = text.split(/\r\n|\r|\n/);
-    for (let index = 0; index < lines.length; index++) {
-        const record = (lines[index] ?? '').split('#', 1)[0] ?? '';
-        const colon = record.indexOf(':');
-        if (colon === -1) continue;
-        const name = record.slice(0, colon).trim().toLowerCase();
-        const value = record.slice(colon + 1).trim();
-        const line = index + 1;
-        if (name === 'user-agent') {
-            if (!group || !expectsAgents) {
-                group = { agents: [], rules: [] };
-                file.groups.push(group);
-                expectsAgents = true;
-            }
-            const agent = value === '*' ? '*' : (/^[a-z_-]+/i.exec(value)?.[0] ?? '').toLowerCase();
-            group.agents.push(agent);
+    for (const { line, kind, key, value, group } of robotsLines(text)) {
+        if (kind === 'comment' || kind === 'blank' || kind === 'unread') {
+            if (key !== '') isNaming = false;
+            continue;
+        }
+        if (kind === 'agent') {
+            file.groups[group] ??= { agents: [], rules: [] };
+            const agent = productToken(value);
+            file.groups[group].agents.push(agent);
             if (!isNaming) named = [];
             named.push(agent);
             isNaming = true;
             continue;
-        } else if (name === 'allow' || name === 'disallow') {
-            expectsAgents = false;
-            // Rules before any user-agent line belong to no group (RFC 9309 2.2.1).
-            if (group && value !== '') group.rules.push({ allow: name === 'allow', pattern: value, line });
-        } else if (name === 'crawl-delay') {
+        }
+        // Rules before any user-agent line belong to no group (RFC 9309 2.2.1); empty ones say nothing.
+        if (kind === 'rule') file.groups[group]!.rules.push({ allow: key === 'allow', pattern: value, line });
+        else if (kind === 'sitemap') file.sitemaps.push({ href: value, line });
+        else if (key === 'crawl-delay' && named.length > 0 && /^\d+(?:\.\d+)?$/.test(value)) {
             // Not a rule: it neither ends the list of agents nor splits a group (RFC 9309 2.2.4).
-            if (named.length > 0 && /^\d+(?:\.\d+)?$/.test(value)) {
-                file.crawlDelays.push({ agents: named, seconds: Math.min(Number(value), 86_400) });
-            }
-        } else if (name === 'sitemap' && value !== '') {
-            file.sitemaps.push({ href: value, line });
+            file.crawlDelays.push({ agents: named, seconds: Math.min(Number(value), 86_400) });
         }
         isNaming = false;
     }
