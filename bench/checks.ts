@@ -17,7 +17,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     const began = performance.now();
     const { survey } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rowsOf(count));
     const packing = performance.now() - began;
-    const view = siteView(survey, GOALS, new Uint8Array(survey.count));
+    const view = siteView(survey, GOALS, new Uint8Array(survey.count), []);
     let findings = 0;
     let most = 0;
     const first = performance.now();

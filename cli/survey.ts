@@ -1,8 +1,8 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
 import { isKnown, SEVERITIES, type CheckId, type CheckView, type Severity } from '../src/lib/core/checks/check.ts';
-import { FINDING_CHECKS } from '../src/lib/core/checks/register.ts';
-import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
-import { findingSentence } from '../src/lib/core/words/checks.ts';
+import { TELLING_CHECKS } from '../src/lib/core/checks/register.ts';
+import { fileFindings, siteFindings } from '../src/lib/core/checks/site-findings.ts';
+import { fileFindingSentence, findingSentence } from '../src/lib/core/words/checks.ts';
 import { checkViewIn } from '../src/lib/server/findings.ts';
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
@@ -262,17 +262,23 @@ async function failsOn(surveys: Surveys, gate: Gate, survey: Survey, view: Check
 function failsOnFindings(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): boolean {
     const { survey } = view;
     const what = gate.kind === 'check' ? gate.id : `severity ${gate.severity}`;
-    const check = FINDING_CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
+    const check = TELLING_CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
     if (check && !isKnown(check, survey)) {
         console.log(`Not known of this survey: ${what}`);
         return false;
     }
     const lines: string[] = [];
     let found = 0;
+    const tell = (id: CheckId, severity: Severity, where: () => string): void => {
+        const isMeant = gate.kind === 'check' ? id === gate.id : severity === gate.severity;
+        if (isMeant && ++found <= MOST_NAMED) lines.push(`  ${id} ${where()}`);
+    };
+    for (const finding of fileFindings(view)) {
+        const { check: id, severity, file, line } = finding;
+        tell(id, severity, () => `${file}${line === null ? '' : `, line ${line}`}: ${fileFindingSentence(finding)}`);
+    }
     for (const { finding, node } of siteFindings(view)) {
-        const isMeant = gate.kind === 'check' ? finding.check === gate.id : finding.severity === gate.severity;
-        if (!isMeant) continue;
-        if (++found <= MOST_NAMED) lines.push(`  ${finding.check} ${survey.url(node)}: ${findingSentence(finding)}`);
+        tell(finding.check, finding.severity, () => `${survey.url(node)}: ${findingSentence(finding)}`);
     }
     console.log(
         found === 0
@@ -289,7 +295,7 @@ function readGates(lines: string[]): Gate[] {
     return lines.map((line): Gate => {
         const severity = SEVERITIES.find((known) => known === line);
         if (severity) return { kind: 'severity', severity };
-        const check = FINDING_CHECKS.find(({ id }) => id === line);
+        const check = TELLING_CHECKS.find(({ id }) => id === line);
         if (check) return { kind: 'check', id: check.id };
         const parsed = parseSet(line);
         if (!parsed.ok && parsed.code !== 'unknown-name') {
@@ -301,8 +307,8 @@ function readGates(lines: string[]): Gate[] {
 
 /** The register, a line a check. */
 function checkLines(): string {
-    const width = Math.max(...FINDING_CHECKS.map(({ id }) => id.length));
-    return FINDING_CHECKS.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join(
+    const width = Math.max(...TELLING_CHECKS.map(({ id }) => id.length));
+    return TELLING_CHECKS.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join(
         '\n',
     );
 }

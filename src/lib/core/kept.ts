@@ -18,6 +18,8 @@ export interface KeptKinds {
     'external hosts': [];
     fields: [];
     flag: [name: string];
+    /** The origins are those of the robots.txt files of the survey. */
+    'host urls': [origin: string, others: string];
     'held by template': [template: number];
     islands: [];
     jobs: [goal: number | null];

@@ -151,7 +151,7 @@ function seeksFindings(set: SetExpression): boolean {
 async function finderOf(db: Database, { siteId }: Survey): Promise<SetContext['finds']> {
     const goals = (await getSite(db, siteId))?.depthGoals ?? NO_GOALS;
     return (of, sought, priority) =>
-        pagesFound(siteView(of, goals, Uint8Array.from(priority ?? new Uint8Array(of.count))), sought);
+        pagesFound(siteView(of, goals, Uint8Array.from(priority ?? new Uint8Array(of.count)), []), sought);
 }
 
 /** The survey that a survey is compared with: the last whole one before it. */

@@ -1,10 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { nodesIn } from '../../../tests/support/sets.ts';
-import { Site } from '../../../tests/support/small-site.ts';
+import { ORIGIN, Site } from '../../../tests/support/small-site.ts';
 import type { Part } from '../core/columns/column.ts';
 import { packSurvey } from '../core/pack/pack-survey.ts';
 import { encodeSections } from '../core/packed/sections.ts';
-import { SurveyAnswers } from './survey-answers.ts';
+import { SurveyAnswers, type ChosenPages } from './survey-answers.ts';
 
 const packed = packSurvey(
     new Site()
@@ -76,5 +76,24 @@ describe('the survey in the browser', () => {
         await expect(answers.size(name, 'page')).rejects.toThrow('409');
         fails = false;
         expect(await answers.size(name, 'page')).toBe(4);
+    });
+
+    it('tells what another robots.txt would change, and fetches the links only for the paths', async () => {
+        const question = { origin: ORIGIN, before: '', after: 'User-agent: *\nDisallow: /a\n', agent: 'edgemap' };
+        const bare = await answers.robots(name, { ...question, paths: false });
+        expect(bare).toMatchObject({ closes: { count: 1, first: [`${ORIGIN}/a`] }, dropped: { count: 1 }, lost: null });
+        expect(asked).not.toContain('/api/1/links');
+        const whole = await answers.robots(name, { ...question, paths: true });
+        expect(whole.lost).toEqual({ count: 1, first: [`${ORIGIN}/c`] });
+    });
+
+    it('tells by which rules a set, a folder or a page is closed', async () => {
+        const wish = { origin: ORIGIN, text: '', make: 'closed' as const, agent: '*' };
+        const rules = async (pages: ChosenPages): Promise<string[] | undefined> =>
+            (await answers.robotsOptions(name, { ...wish, pages }))?.[0]?.added.map(({ pattern }) => pattern);
+        expect(await rules({ by: 'set', set: 'title has "saws"' })).toEqual(['/a$', '/c$']);
+        expect(await rules({ by: 'path', path: '/b' })).toEqual(['/b$']);
+        expect(await rules({ by: 'path', path: '/' })).toEqual(['/']);
+        expect(await answers.robotsOptions(name, { ...wish, pages: { by: 'set', set: 'depth is' } })).toBeNull();
     });
 });

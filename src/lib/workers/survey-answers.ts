@@ -1,7 +1,9 @@
 /** What the survey worker answers, on the very bytes the server works on; without the worker around it. */
+import { hostUrls, robotsChange, type RobotsChange } from '../core/areas/robots-change.ts';
 import type { Part } from '../core/columns/column.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { decodeSections } from '../core/packed/sections.ts';
+import { robotsOptions, type RobotsOption } from '../core/robots/edit-robots.ts';
 import { evaluateSet, partsFor } from '../core/sets/evaluate-set.ts';
 import { fieldsOf } from '../core/sets/fields.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
@@ -12,6 +14,27 @@ import { addPart, openPacked } from '../wire/packed-head.ts';
 export interface SurveyName {
     survey: string;
     revision: string;
+}
+
+/** Two texts of the robots.txt of a host, laid side by side for an agent. */
+export interface RobotsQuestion {
+    origin: string;
+    before: string;
+    after: string;
+    agent: string;
+    /** Whether the paths that are lost are wanted too. */
+    paths: boolean;
+}
+
+/** Which pages are to be closed or opened: a set, or all below a folder, or the one at a path. */
+export type ChosenPages = { by: 'set'; set: string } | { by: 'path'; path: string };
+
+export interface RobotsWishQuestion {
+    origin: string;
+    text: string;
+    make: 'closed' | 'open';
+    agent: string;
+    pages: ChosenPages;
 }
 
 /** Fetches the bytes of a part. @throws Error where they cannot be had, or are too many to be held */
@@ -55,6 +78,41 @@ export class SurveyAnswers {
         return bits === null ? null : Uint32Array.from(bits.nodes());
     }
 
+    /**
+     * What another robots.txt would change. The paths that are lost need all links, which are fetched only for them.
+     * @throws Error where the bytes cannot be had
+     */
+    async robots(name: SurveyName, { origin, before, after, agent, paths }: RobotsQuestion): Promise<RobotsChange> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['measures', 'text', ...(paths ? (['links'] as const) : [])]);
+        return robotsChange(survey, origin, { before, after }, agent);
+    }
+
+    /** The edits of a robots.txt that close or open pages: a set, or an address; null for what is neither. */
+    async robotsOptions(name: SurveyName, question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['text']);
+        const { nodes, urls, forms } = hostUrls(survey, question.origin);
+        const { pages } = question;
+        let isChosen: (at: number) => boolean;
+        if (pages.by === 'set') {
+            const bits = await this.#evaluate(name, pages.set);
+            if (bits === null) return null;
+            isChosen = (at) => nodes[at]! >= 0 && bits.has(nodes[at]!);
+        } else {
+            const address = `${question.origin}${pages.path}`;
+            isChosen = (at) => (pages.path.endsWith('/') ? urls[at]!.startsWith(address) : urls[at] === address);
+        }
+        const chosen = Uint8Array.from(urls, (_, at) => Number(isChosen(at)));
+        return robotsOptions(question.text, forms, { make: question.make, agent: question.agent, chosen });
+    }
+
+    async #have(survey: PackedSurvey, name: SurveyName, parts: readonly Part[]): Promise<void> {
+        for (const part of parts) {
+            if (!survey.has(part)) addPart(survey, part, decodeSections(await this.#bytesOf(name.survey, part)));
+        }
+    }
+
     async #load(survey: string): Promise<PackedSurvey> {
         const packed = openPacked(decodeSections(await this.#bytesOf(survey, 'core')));
         if (!packed) throw new Error('the packed survey has another form than this page knows');
@@ -66,9 +124,7 @@ export class SurveyAnswers {
         const survey = await this.open(name);
         const parsed = parseSet(text, fieldsOf(survey));
         if (!parsed.ok || needsMore(parsed.set)) return null;
-        for (const part of ['measures' as const, ...partsFor(parsed.set, survey)]) {
-            if (!survey.has(part)) addPart(survey, part, decodeSections(await this.#bytesOf(name.survey, part)));
-        }
+        await this.#have(survey, name, ['measures', ...partsFor(parsed.set, survey)]);
         return evaluateSet(parsed.set, { survey });
     }
 }

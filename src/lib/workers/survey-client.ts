@@ -1,6 +1,8 @@
 /** Asks the survey worker; started when it is first asked. Every answer may be null: then the server is asked. */
 import SurveyWorker from './survey-worker.ts?worker';
-import type { SurveyName } from './survey-answers.ts';
+import type { RobotsChange } from '../core/areas/robots-change.ts';
+import type { RobotsOption } from '../core/robots/edit-robots.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
 import type { SurveyQuestion, SurveyReply, SurveyRequest } from './survey-worker.ts';
 
 export class SurveyClient {
@@ -23,6 +25,18 @@ export class SurveyClient {
     async nodes(name: SurveyName, text: string): Promise<Uint32Array | null> {
         const value = await this.#ask({ ...name, ask: 'nodes', text });
         return value instanceof Uint32Array ? value : null;
+    }
+
+    /** What another robots.txt would change. */
+    async robots(name: SurveyName, question: RobotsQuestion): Promise<RobotsChange | null> {
+        const value = await this.#ask({ ...name, ask: 'robots', question });
+        return value !== null && typeof value === 'object' && 'closes' in value ? value : null;
+    }
+
+    /** The edits of a robots.txt that close or open pages. */
+    async robotsOptions(name: SurveyName, question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
+        const value = await this.#ask({ ...name, ask: 'robots options', question });
+        return Array.isArray(value) ? value : null;
     }
 
     close(): void {

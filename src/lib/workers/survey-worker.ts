@@ -4,15 +4,23 @@
  */
 import { SetUnknown } from '../core/sets/evaluate-set.ts';
 import type { Part } from '../core/columns/column.ts';
-import { SurveyAnswers, type SurveyName } from './survey-answers.ts';
+import type { RobotsChange } from '../core/areas/robots-change.ts';
+import type { RobotsOption } from '../core/robots/edit-robots.ts';
+import { SurveyAnswers, type RobotsQuestion, type RobotsWishQuestion, type SurveyName } from './survey-answers.ts';
 
-export type SurveyQuestion = SurveyName & ({ ask: 'open' } | { ask: 'size' | 'nodes'; text: string });
+export type SurveyQuestion = SurveyName &
+    (
+        | { ask: 'open' }
+        | { ask: 'size' | 'nodes'; text: string }
+        | { ask: 'robots'; question: RobotsQuestion }
+        | { ask: 'robots options'; question: RobotsWishQuestion }
+    );
 export type SurveyRequest = SurveyQuestion & { id: number };
 
 export interface SurveyReply {
     id: number;
-    /** For `open` 1; for `size` a number; for `nodes` a list. Null for what is no set, or cannot be told here. */
-    value: number | Uint32Array<ArrayBuffer> | null;
+    /** For `open` 1; for `size` a number; for `nodes` a list; for robots.txt what changes, or what can be done. Null for what is no set, or cannot be told here. */
+    value: number | Uint32Array<ArrayBuffer> | RobotsChange | RobotsOption[] | null;
 }
 
 /** A survey above this is left to the server: a browser need not hold its bytes. */
@@ -42,6 +50,10 @@ async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
             return request.id === newestSize ? answers.size(request, request.text) : null;
         case 'nodes':
             return answers.nodes(request, request.text);
+        case 'robots':
+            return answers.robots(request, request.question);
+        case 'robots options':
+            return answers.robotsOptions(request, request.question);
     }
 }
 

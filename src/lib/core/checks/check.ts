@@ -4,17 +4,36 @@
  * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { SEVERITIES, type EditParams, type FindingParams, type Severity } from '../words/finding-params.ts';
+import type { Problem } from '../problems/problem.ts';
+import {
+    SEVERITIES,
+    type EditParams,
+    type FileParams,
+    type FindingParams,
+    type Severity,
+} from '../words/finding-params.ts';
 
 export { SEVERITIES, type Severity };
 
-export type CheckId = keyof FindingParams | keyof EditParams;
+export type CheckId = keyof FindingParams | keyof FileParams | keyof EditParams;
 
 /** What a check looks at. */
 export type Looks = 'page' | 'link' | 'template' | 'file' | 'folder';
 
+/** A robots.txt of the site as it was received: the packed survey does not hold its text. */
+export interface RobotsText {
+    url: string;
+    status: number | null;
+    /** What was found of it. */
+    problems: readonly Problem[];
+    /** Empty where there is none. */
+    text: string;
+}
+
 export interface CheckView {
     survey: PackedSurvey;
+    /** Of every origin that was asked for one. */
+    robots: readonly RobotsText[];
     /** Depth goal that holds for all pages; null for none. */
     goal: number | null;
     /** Depth goal of one page, the strictest that holds for it; null for none. */
@@ -36,6 +55,11 @@ export type Finding<I extends keyof FindingParams = keyof FindingParams> = {
         /** Where the link stands that it is about; null for what is no link. */
         place: FindingPlace | null;
     };
+}[I];
+
+/** Something that is so of a file, at a line where there is one. */
+export type FileFinding<I extends keyof FileParams = keyof FileParams> = {
+    [K in I]: { check: K; severity: Severity; params: FileParams[K]; file: string; line: number | null };
 }[I];
 
 /** One edit that mends something: a template, a rule, a file, sentences. */
@@ -60,6 +84,12 @@ export type EditOf<I extends keyof EditParams> = Omit<Edit<I>, 'check'>;
 export interface Told<P> {
     params: P;
     severity?: Severity;
+}
+
+/** The same of a file. */
+export interface ToldOfFile<P> extends Told<P> {
+    file: string;
+    line: number | null;
 }
 
 interface Described {
@@ -90,6 +120,8 @@ interface Declaration<I extends CheckId> extends Described {
     ofTarget?: (
         view: CheckView,
     ) => (target: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
+    /** What is so of files of the site, in the order of their lines. */
+    ofFiles?: (view: CheckView) => ToldOfFile<I extends keyof FileParams ? FileParams[I] : never>[];
     /** The edits that mend it, those that change most first. */
     edits?: (view: CheckView) => EditOf<Extract<I, keyof EditParams>>[];
 }
@@ -99,13 +131,20 @@ export interface Check extends Described {
     id: CheckId;
     ofPage: Tells | null;
     ofTarget: Tells | null;
+    ofFiles: ((view: CheckView) => FileFinding[]) | null;
     edits: (view: CheckView) => Edit[];
 }
 
 /** What a check tells of a node, made ready for a survey; without its place. */
 export type Tells = (view: CheckView) => (node: number) => Finding | null;
 
-export function defineCheck<const I extends CheckId>({ ofPage, ofTarget, edits, ...check }: Declaration<I>): Check {
+export function defineCheck<const I extends CheckId>({
+    ofPage,
+    ofTarget,
+    ofFiles,
+    edits,
+    ...check
+}: Declaration<I>): Check {
     const { id, severity } = check;
     const told = (make: Declaration<I>['ofPage']): Tells | null =>
         make === undefined
@@ -122,6 +161,10 @@ export function defineCheck<const I extends CheckId>({ ofPage, ofTarget, edits, 
         ...check,
         ofPage: told(ofPage),
         ofTarget: told(ofTarget),
+        ofFiles:
+            ofFiles === undefined
+                ? null
+                : (view) => ofFiles(view).map((one) => ({ check: id, severity, ...one }) as unknown as FileFinding),
         edits: (view) => (edits?.(view) ?? []).map((edit) => ({ check: id, ...edit }) as unknown as Edit),
     };
 }

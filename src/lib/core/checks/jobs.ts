@@ -19,7 +19,7 @@ export type Job = Edit & {
  */
 export function jobsOf(survey: PackedSurvey, goal: number | null, most = 10): { jobs: Job[]; more: number } {
     const edits = CHECKS.filter((check) => isKnown(check, survey))
-        .flatMap((check) => check.edits({ survey, goal, goalOf: () => goal }))
+        .flatMap((check) => check.edits({ survey, robots: [], goal, goalOf: () => goal }))
         .filter(({ about }) => about > 0);
     edits.sort(
         (a, b) =>

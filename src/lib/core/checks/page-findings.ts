@@ -16,7 +16,7 @@ export interface PageFindings {
 
 /** @param goal depth goal of the page; null for none. Needs all parts. O(links of the page). */
 export function pageFindings(survey: PackedSurvey, node: number, goal: number | null): PageFindings {
-    const view: CheckView = { survey, goal, goalOf: () => goal };
+    const view: CheckView = { survey, robots: [], goal, goalOf: () => goal };
     const checks = CHECKS.filter((check) => isKnown(check, survey));
     const ofPage = checks.flatMap(({ ofPage }) => ofPage?.(view)(node) ?? []);
     const ofTarget = checks.flatMap(({ ofTarget }) => (ofTarget ? [ofTarget(view)] : []));

@@ -13,7 +13,7 @@ import { FINDING_CHECKS } from './register.ts';
 import { siteView } from './site-findings.ts';
 
 const NO_GOALS = { all: null, first: null, second: null, third: null };
-const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count));
+const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count), []);
 
 function pagesOf(survey: PackedSurvey, line: string): string[] {
     const parsed = parseSet(line);

@@ -2,6 +2,7 @@
 import type { Check } from './check.ts';
 import { INDEXING_CHECKS } from './indexing.ts';
 import { CANONICAL_CHECKS } from './canonicals.ts';
+import { ROBOTS_CHECKS } from './robots.ts';
 import { LINK_CHECKS } from './links.ts';
 import { REDIRECT_CHECKS } from './redirects.ts';
 import { REACH_CHECKS } from './reach.ts';
@@ -15,6 +16,7 @@ export interface CheckFamily {
 
 export const CHECK_FAMILIES: readonly CheckFamily[] = [
     { question: 'What may be indexed?', checks: INDEXING_CHECKS },
+    { question: 'What does robots.txt say?', checks: ROBOTS_CHECKS },
     { question: 'What do canonicals name?', checks: CANONICAL_CHECKS },
     { question: 'Where do redirects end?', checks: REDIRECT_CHECKS },
     { question: 'Can it be got to?', checks: REACH_CHECKS },
@@ -24,5 +26,10 @@ export const CHECK_FAMILIES: readonly CheckFamily[] = [
 
 export const CHECKS: readonly Check[] = CHECK_FAMILIES.flatMap(({ checks }) => checks);
 
-/** Those that find something of pages or links. */
+/** Those that find something of pages or links: a set can ask for them. */
 export const FINDING_CHECKS: readonly Check[] = CHECKS.filter(({ ofPage, ofTarget }) => (ofPage ?? ofTarget) !== null);
+
+/** Those that find anything: of pages, of links, of files. */
+export const TELLING_CHECKS: readonly Check[] = CHECKS.filter(
+    (check) => FINDING_CHECKS.includes(check) || check.ofFiles,
+);

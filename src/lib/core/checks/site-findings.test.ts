@@ -10,7 +10,7 @@ import { CHECKS } from './register.ts';
 import { siteFindings, siteView } from './site-findings.ts';
 
 const NO_GOALS = { all: null, first: null, second: null, third: null };
-const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count));
+const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count), []);
 const all = (survey: PackedSurvey) => [...siteFindings(viewOf(survey))];
 
 describe('the findings of a site', () => {
@@ -75,7 +75,7 @@ describe('the findings of a site', () => {
         const priority = new Uint8Array(survey.count);
         priority[survey.nodeOf(`${ORIGIN}/a`)] = 1;
         const deep = (goals: object): string[] =>
-            [...siteFindings(siteView(survey, { ...NO_GOALS, ...goals }, priority))]
+            [...siteFindings(siteView(survey, { ...NO_GOALS, ...goals }, priority, []))]
                 .filter(({ finding }) => finding.check === 'deeper-than-goal')
                 .map(({ node }) => survey.url(node).slice(ORIGIN.length));
         expect(deep({})).toEqual([]);

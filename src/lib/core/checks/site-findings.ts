@@ -1,7 +1,7 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { isKnown, type CheckView, type Finding } from './check.ts';
+import { isKnown, type CheckView, type FileFinding, type Finding, type RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
 import { CHECKS } from './register.ts';
 
@@ -18,13 +18,26 @@ export interface PlacedFinding {
     pages: number;
 }
 
-/** @param priority of each page, 0 for none: the depth goal of a page goes by it */
-export function siteView(survey: PackedSurvey, goals: DepthGoalValues, priority: Uint8Array): CheckView {
-    return { survey, goal: goals.all, goalOf: (node) => goalOfPriority(goals, priority[node]!) };
+/**
+ * @param priority of each page, 0 for none: the depth goal of a page goes by it
+ * @param robots the robots.txt files of the site; empty where only pages are asked about
+ */
+export function siteView(
+    survey: PackedSurvey,
+    goals: DepthGoalValues,
+    priority: Uint8Array,
+    robots: readonly RobotsText[],
+): CheckView {
+    return { survey, robots, goal: goals.all, goalOf: (node) => goalOfPriority(goals, priority[node]!) };
+}
+
+/** What is found of files: check by check in the order of the register. */
+export function fileFindings(view: CheckView): FileFinding[] {
+    return CHECKS.filter((check) => isKnown(check, view.survey)).flatMap(({ ofFiles }) => ofFiles?.(view) ?? []);
 }
 
 /**
- * All findings, check by check in the order of the register, pages in the order of their URLs. Needs all parts. What a
+ * All findings of pages and links, check by check in the order of the register, pages in the order of their URLs. Needs all parts. What a
  * survey cannot know is not told. O(checks · nodes + link occurrences outside templates).
  */
 export function* siteFindings(view: CheckView): Generator<PlacedFinding> {

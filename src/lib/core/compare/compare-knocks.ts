@@ -39,7 +39,7 @@ export function compareKnocks(before: DoorReport, now: DoorReport): KnockChange[
         start.isLeft ? 'not asked' : String(start.status ?? storedWords(start.failure)),
     );
     facts('start page lands at', ({ start }) => start.hops.at(-1)?.url ?? 'nowhere');
-    facts('noindex', ({ start }) => start.noindex ? whereWords(start.noindex.where) : 'none');
+    facts('noindex', ({ start }) => (start.noindex ? whereWords(start.noindex.where) : 'none'));
     facts('canonical elsewhere', ({ start }) => start.canonical?.say ?? 'none');
     facts('title', ({ start }) => start.title);
     facts('words', ({ start }) => String(start.words ?? 'not known'));

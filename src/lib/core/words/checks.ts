@@ -1,5 +1,5 @@
 /** The sentences of findings and edits, in English: every id of the register has its own, which the types hold complete. */
-import type { EditParams, FindingParams } from './finding-params.ts';
+import type { EditParams, FileParams, FindingParams } from './finding-params.ts';
 import { problemWordsOrNone, ruleWords } from './problems.ts';
 import { counted } from './numbers.ts';
 import type { Gate } from '../gates/gates.ts';
@@ -50,11 +50,27 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'same-text': () => 'Another page has the same main text.',
 };
 
+const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => string } = {
+    'robots-unreachable': ({ why }) => `Cannot be had, so everything counts as closed: ${problemWordsOrNone(why)}.`,
+    'robots-html': () => 'Holds HTML where rules are due.',
+    'robots-too-large': () => 'Is larger than 500 KiB: what stands behind that is not read.',
+    'robots-line-unread': ({ text }) => `No parser takes “${text}”.`,
+    'robots-no-slash': ({ rule, meant }) =>
+        `“${rule}” decides nothing, because a pattern starts with / or *; ${meant} was probably meant.`,
+    'robots-rule-idle': ({ rule }) => `“${rule}” decides no known URL.`,
+    'robots-rule-hidden': ({ rule, by: line }) => `“${rule}” never decides: line ${line} wins wherever it fits.`,
+    'robots-noindex-line': ({ text }) => `“${text}” is in no standard, and nobody keeps to it.`,
+};
+
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A finding as a sentence. */
 export function findingSentence({ check, params }: { check: keyof FindingParams; params: object }): string {
     return (FINDINGS[check] as (params: unknown) => string)(params);
+}
+
+export function fileFindingSentence({ check, params }: { check: keyof FileParams; params: object }): string {
+    return (FILE_FINDINGS[check] as (params: unknown) => string)(params);
 }
 
 export function moreLinksSentence(links: number): string {

@@ -49,6 +49,18 @@ export interface FindingParams {
     'same-text': None;
 }
 
+/** What is found of a file of the site, and of none of its pages. */
+export interface FileParams {
+    'robots-unreachable': { why: Problem | null };
+    'robots-html': None;
+    'robots-too-large': None;
+    'robots-line-unread': { text: string };
+    'robots-no-slash': { rule: string; meant: string };
+    'robots-rule-idle': { rule: string };
+    'robots-rule-hidden': { rule: string; by: number };
+    'robots-noindex-line': { text: string };
+}
+
 /** How bad something is: wrong, likely to cost something, worth knowing. */
 export type Severity = 'fault' | 'risk' | 'remark';
 export const SEVERITIES: readonly Severity[] = ['fault', 'risk', 'remark'];

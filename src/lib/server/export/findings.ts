@@ -1,7 +1,7 @@
 /** The findings of a survey as rows: the same for `findings.csv`, NDJSON and the command line. */
 import type { CheckView } from '../../core/checks/check.ts';
-import { siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
-import { findingSentence } from '../../core/words/checks.ts';
+import { fileFindings, siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
+import { fileFindingSentence, findingSentence } from '../../core/words/checks.ts';
 import { breather } from '../process/breather.ts';
 import { linkMarks } from '../link-marks.ts';
 import type { Database } from '../store/connect.ts';
@@ -26,6 +26,11 @@ const AT_ONCE = 500;
 
 /** Needs all parts of the survey. */
 export async function* findingRecords(db: Database, surveyId: number, view: CheckView): AsyncGenerator<FindingRecord> {
+    for (const finding of fileFindings(view)) {
+        const { check, severity, file, line } = finding;
+        const none = { other_url: '', column: null, block: '', template: '', pages: 0 };
+        yield { ...none, check, severity, url: file, reason: fileFindingSentence(finding), line };
+    }
     const breathe = breather();
     let some: PlacedFinding[] = [];
     for (const placed of siteFindings(view)) {

@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { packSurvey } from '../pack/pack-survey.ts';
+import { problem } from '../problems/problem.ts';
+import { fileFindingSentence } from '../words/checks.ts';
+import type { FileParams } from '../words/finding-params.ts';
+import type { RobotsText } from './check.ts';
+import { TELLING_CHECKS } from './register.ts';
+import { fileFindings, siteView } from './site-findings.ts';
+
+const { survey } = packSurvey(
+    new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/members/join' }])
+        .page('/members/join')
+        .page('/members/')
+        .measure(),
+);
+const NO_GOALS = { all: null, first: null, second: null, third: null };
+const FILE = `${ORIGIN}/robots.txt`;
+const READ = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, isCut: false });
+
+/** What is found of a file: ids with their lines. */
+function found(file: Partial<RobotsText>): string[] {
+    const robots = [{ url: FILE, status: 200, problems: [READ], text: 'User-agent: *\n', ...file }];
+    const findings = fileFindings(siteView(survey, NO_GOALS, new Uint8Array(survey.count), robots));
+    for (const finding of findings) {
+        expect(finding.file).toBe(FILE);
+        expect(fileFindingSentence(finding)).toMatch(/^(?:[A-Z]|“).*\.$/);
+    }
+    return findings.map(({ check, line }) => `${check} ${line}`);
+}
+
+const rules = (...lines: string[]): Partial<RobotsText> => ({ text: ['User-agent: *', ...lines, ''].join('\n') });
+const down = problem('all-closed', { why: problem('robots-error', { file: FILE, status: 503 }) });
+const none = problem('robots-none', { status: 404 });
+const cut = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, isCut: true });
+
+/** For each check a planted fault with its line, and what looks like it. */
+const PLANTED: Record<keyof FileParams, { at: Partial<RobotsText>; line: number | null; not: Partial<RobotsText> }> = {
+    'robots-unreachable': {
+        at: { status: 503, problems: [down], text: '' },
+        line: null,
+        not: { status: 404, problems: [none], text: '' },
+    },
+    'robots-html': {
+        at: { text: '\n<!DOCTYPE html>\n<title>Not here</title>' },
+        line: 1,
+        not: rules('Disallow: /members/', '# </html>'),
+    },
+    'robots-too-large': { at: { problems: [cut] }, line: null, not: {} },
+    'robots-line-unread': {
+        at: rules('Dissallow: /members/'),
+        line: 2,
+        not: rules('Crawl-delay: 5', 'Host: site.example', '# Dissallow: /members/', '', 'Noindex: /members/'),
+    },
+    'robots-no-slash': { at: rules('Disallow: members/'), line: 2, not: rules('Disallow: *members/', 'Allow:') },
+    'robots-rule-hidden': {
+        at: rules('Disallow: /members/', 'Allow: /members/', 'Disallow: /mem'),
+        line: 2,
+        not: rules('Disallow: /members/', 'Allow: /members/join', 'Disallow: /gone/'),
+    },
+    'robots-rule-idle': { at: rules('Disallow: /gone/'), line: 2, not: rules('Disallow: /members/') },
+    'robots-noindex-line': { at: rules('Noindex: /members/'), line: 2, not: rules('Disallow: /members/ # noindex') },
+};
+
+describe.each(Object.keys(PLANTED) as (keyof FileParams)[])('the check %s', (check) => {
+    it('fires where its fault was planted, and not at its near miss', () => {
+        const { at, line, not } = PLANTED[check];
+        expect(found(at)).toContain(`${check} ${line}`);
+        expect(found(not).map((one) => one.split(' ')[0])).not.toContain(check);
+    });
+});
+
+describe('findings of robots.txt', () => {
+    it('are none of a file in order', () => {
+        expect(found(rules('Disallow: /members/', 'Allow: /members/join', `Sitemap: ${ORIGIN}/s.xml`))).toEqual([]);
+    });
+
+    it('hold for every group: a rule counts where it decides for the agent it speaks to', () => {
+        const text = 'User-agent: otter\nDisallow: /members/\n\nUser-agent: *\nDisallow: /gone/\n';
+        expect(found({ text })).toEqual(['robots-rule-idle 5']);
+    });
+
+    it('are asked for by every check that tells of files', () => {
+        const ids = TELLING_CHECKS.filter(({ ofFiles }) => ofFiles).map(({ id }) => id as string);
+        expect(ids.sort()).toEqual(Object.keys(PLANTED).sort());
+    });
+});

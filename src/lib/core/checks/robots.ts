@@ -1,0 +1,178 @@
+/** What does robots.txt say? Its lines, read as RFC 9309 has them, and what each rule does to known URLs. */
+import { originOf } from '../address/address.ts';
+import { hostUrls } from '../areas/robots-change.ts';
+import { known } from '../problems/problem.ts';
+import { isPattern, quoteRule } from '../robots/decide.ts';
+import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
+import { robotsLines, type RobotsLineKind } from '../robots/robots-lines.ts';
+import { robotsEffects, type RuleEffect } from '../robots/rule-effects.ts';
+import { defineCheck, type Check, type CheckView, type RobotsText, type ToldOfFile } from './check.ts';
+
+/** Groups of different rules that are judged in one file: each is asked about every known URL. */
+const MOST_GROUPS = 20;
+const MOST_QUOTED = 100;
+
+const quoted = (text: string): string => text.trim().slice(0, MOST_QUOTED);
+
+/** The files that could be read. */
+const readable = ({ robots }: CheckView): RobotsText[] => robots.filter(({ text }) => text !== '');
+
+/** One finding for each line of some kind. */
+function ofLines<P>(view: CheckView, kind: RobotsLineKind, params: (text: string) => P): ToldOfFile<P>[] {
+    return readable(view).flatMap(({ url, text }) =>
+        isHtml(text)
+            ? []
+            : robotsLines(text)
+                  .filter((line) => line.kind === kind)
+                  .map((line) => ({ params: params(quoted(line.text)), file: url, line: line.line })),
+    );
+}
+
+const isHtml = (text: string): boolean => /^\s*(?:<!doctype html|<html|<head|<body)/i.test(text);
+
+/** What each rule does for the agents it speaks to: of several the most. By line. */
+function effectsOf(view: CheckView, file: RobotsText): RuleEffect[] {
+    const { forms } = hostUrls(view.survey, originOf(file.url));
+    const read = readRobots(file.text);
+    const tokens = [...new Set(read.groups.flatMap(({ agents }) => agents))];
+    const judged = new Map<string, RobotsRule[]>();
+    for (const token of tokens) {
+        const rules = rulesFor(read, token);
+        judged.set(rules.map(({ line }) => line).join(' '), rules);
+    }
+    const byLine = new Map<number, RuleEffect>();
+    for (const rules of [...judged.values()].slice(0, MOST_GROUPS)) {
+        for (const effect of robotsEffects(rules, forms).rules) {
+            const before = byLine.get(effect.rule.line);
+            if (!before || effect.decides > before.decides) byLine.set(effect.rule.line, effect);
+        }
+    }
+    return [...byLine.values()].sort((a, b) => a.rule.line - b.rule.line);
+}
+
+/** One finding for each rule that could decide, and does so nowhere. */
+function ofRules<P>(view: CheckView, params: (effect: RuleEffect) => P | null): ToldOfFile<P>[] {
+    return readable(view).flatMap((file) =>
+        effectsOf(view, file).flatMap((effect) => {
+            if (!isPattern(effect.rule.pattern) || effect.decides > 0) return [];
+            const told = params(effect);
+            return told === null ? [] : [{ params: told, file: file.url, line: effect.rule.line }];
+        }),
+    );
+}
+
+export const ROBOTS_CHECKS: readonly Check[] = [
+    defineCheck({
+        id: 'robots-unreachable',
+        severity: 'fault',
+        looks: 'file',
+        name: 'robots.txt out of reach',
+        fires: 'A robots.txt that answers with 500 or above, or not at all.',
+        quiet: 'One that answers with 400 to 499: there are no rules.',
+        why: 'Until it can be had again everything counts as closed (RFC 9309 2.3.1.4).',
+        advice: 'Let it answer 200 with its rules, or 404 if there are none.',
+        ofFiles: ({ robots }) =>
+            robots.flatMap(({ url, problems }) => {
+                const closed = problems.find(({ code }) => code === 'all-closed');
+                if (closed?.code !== 'all-closed') return [];
+                return [{ params: { why: known(closed.params.why) }, file: url, line: null }];
+            }),
+    }),
+    defineCheck({
+        id: 'robots-html',
+        severity: 'fault',
+        looks: 'file',
+        name: 'HTML in place of robots.txt',
+        fires: 'A robots.txt that begins as HTML does.',
+        quiet: 'Lines of rules with a stray tag below them.',
+        why: 'Whatever was to be closed is open: no line of it is a rule.',
+        advice: 'Serve the file itself; often an error page or the start page answers in its place with 200.',
+        ofFiles: (view) =>
+            readable(view)
+                .filter(({ text }) => isHtml(text))
+                .map(({ url }) => ({ params: {}, file: url, line: 1 })),
+    }),
+    defineCheck({
+        id: 'robots-too-large',
+        severity: 'risk',
+        looks: 'file',
+        name: 'robots.txt too large',
+        fires: 'A robots.txt of more than 500 KiB.',
+        quiet: 'One of exactly 500 KiB.',
+        why: 'Nobody has to read further (RFC 9309 2.5): rules behind that hold for some and not for others.',
+        advice: 'Say the same with fewer rules: a folder, or a pattern with a wildcard, in place of single addresses.',
+        ofFiles: ({ robots }) =>
+            robots
+                .filter(({ problems }) => problems.some((item) => item.code === 'robots-read' && item.params.isCut))
+                .map(({ url }) => ({ params: {}, file: url, line: null })),
+    }),
+    defineCheck({
+        id: 'robots-line-unread',
+        severity: 'risk',
+        looks: 'file',
+        name: 'Line that nobody reads',
+        fires: 'A line of robots.txt that no parser takes: a misspelt name, or no colon.',
+        quiet: 'Comments, blank lines, and names that are usual though in no standard, such as Crawl-delay.',
+        why: 'It looks like a rule and is none.',
+        advice: 'Write it as User-agent, Allow, Disallow or Sitemap, or take it out.',
+        ofFiles: (view) => ofLines(view, 'unread', (text) => ({ text })),
+    }),
+    defineCheck({
+        id: 'robots-no-slash',
+        severity: 'risk',
+        looks: 'file',
+        name: 'Rule without a slash',
+        fires: 'A rule whose pattern starts with neither / nor *.',
+        quiet: 'A rule without a pattern, which says nothing on purpose.',
+        why: 'By the grammar of RFC 9309 it decides nothing; some agents read it as if it began with a slash.',
+        advice: 'Write the slash.',
+        ofFiles: (view) =>
+            readable(view).flatMap(({ url, text }) =>
+                readRobots(text)
+                    .groups.flatMap(({ rules }) => rules)
+                    .filter(({ pattern }) => !isPattern(pattern))
+                    .map((rule) => ({
+                        params: { rule: quoted(quoteRule(rule)), meant: quoted(`/${rule.pattern}`) },
+                        file: url,
+                        line: rule.line,
+                    })),
+            ),
+    }),
+    defineCheck({
+        id: 'robots-rule-hidden',
+        severity: 'risk',
+        looks: 'file',
+        name: 'Rule that never wins',
+        fires: 'A rule that fits known URLs, of which another rule decides every one.',
+        quiet: 'A rule that decides one of them.',
+        why: 'Whoever wrote it believes that it does something.',
+        advice: 'Take it out, or make its pattern longer than that of the rule that wins.',
+        ofFiles: (view) =>
+            ofRules(view, ({ rule, hiddenBy }) =>
+                hiddenBy === null ? null : { rule: quoted(quoteRule(rule)), by: hiddenBy },
+            ),
+    }),
+    defineCheck({
+        id: 'robots-rule-idle',
+        severity: 'remark',
+        looks: 'file',
+        name: 'Rule that decides nothing known',
+        fires: 'A rule that fits no known URL.',
+        quiet: 'A rule that fits URLs another rule decides: that one is hidden.',
+        why: 'What it was for may be gone, or may be written otherwise today.',
+        advice: 'Look whether its folder has moved; take it out where it is not needed any more.',
+        ofFiles: (view) =>
+            ofRules(view, ({ rule, hiddenBy }) => (hiddenBy === null ? { rule: quoted(quoteRule(rule)) } : null)),
+    }),
+    defineCheck({
+        id: 'robots-noindex-line',
+        severity: 'remark',
+        looks: 'file',
+        name: 'Noindex in robots.txt',
+        fires: 'A line such as Noindex in robots.txt.',
+        quiet: 'noindex in a meta or a header.',
+        why: 'No standard knows it and nobody keeps to it: the pages are indexed all the same.',
+        advice: 'Say noindex on the page or in its header, and leave the page open to be read.',
+        ofFiles: (view) => ofLines(view, 'directive', (text) => ({ text })),
+    }),
+];
