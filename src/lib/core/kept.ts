@@ -44,6 +44,7 @@ export interface KeptKinds {
     'own links': [];
     'page counts': [];
     'pages whose links count': [followed: boolean];
+    'pages by robots rule': [];
     places: [column: string];
     'places of links': [column: string];
     'section ranks': [];

@@ -8,7 +8,7 @@ import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { pathForms, type PathForms } from '../robots/decide.ts';
 import { readRobots, rulesFor } from '../robots/read-robots.ts';
-import { closedUrls } from '../robots/rule-effects.ts';
+import { closedUrls, decidingRules } from '../robots/rule-effects.ts';
 
 /** The known URLs of one host, ready to be asked about: nodes first, then files and what links lead to beside pages. */
 export interface HostUrls {
@@ -50,6 +50,8 @@ export interface RobotsChange {
     dropped: SomeUrls;
     /** Listed in a sitemap, and closed then. */
     listed: SomeUrls;
+    /** URLs that each rule of the new text decides, by its line; rules that decide none are left out. */
+    decides: [line: number, urls: number][];
     /** Of those that open, how many were never read: what they hold and where they lead is not known. */
     unread: number;
 }
@@ -77,9 +79,11 @@ export function robotsChange(
     agent: string,
 ): RobotsChange {
     const { nodes, urls, forms } = hostUrls(survey, origin);
-    const [before, after] = [texts.before, texts.after].map((text) =>
-        closedUrls(rulesFor(readRobots(text), agent), forms),
-    ) as [Uint8Array, Uint8Array];
+    const before = closedUrls(rulesFor(readRobots(texts.before), agent), forms);
+    const deciding = decidingRules(rulesFor(readRobots(texts.after), agent), forms);
+    const after = Uint8Array.from(deciding, (rule) => (rule === null || rule.allow ? 0 : 1));
+    const decides = new Map<number, number>();
+    for (const rule of deciding) if (rule) decides.set(rule.line, (decides.get(rule.line) ?? 0) + 1);
     const [gate, status, sitemaps] = [
         survey.numbers('gate'),
         survey.numbers('status'),
@@ -101,7 +105,15 @@ export function robotsChange(
         if (sitemaps[node] !== sitemaps[node + 1]) listed.add(url);
     }
     const hasLinks = survey.has('links');
-    return { closes, opens, lost: hasLinks ? lostPaths(survey, nodes, after) : null, dropped, listed, unread };
+    return {
+        closes,
+        opens,
+        decides: [...decides],
+        lost: hasLinks ? lostPaths(survey, nodes, after) : null,
+        dropped,
+        listed,
+        unread,
+    };
 }
 
 /** Reached now, and not when the pages that the new text closes lead nowhere. O(links). */

@@ -4,6 +4,7 @@ import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problemAt } from '../packed/gate-reason.ts';
+import { quoteRule } from '../robots/decide.ts';
 import { textField } from '../sets/fields.ts';
 import { quoted } from '../sets/tokens.ts';
 import { defineCheck, MOST_OF_A_KIND, when, type Check, type CheckView, type Severity } from './check.ts';
@@ -22,6 +23,20 @@ function stopsAt(survey: PackedSurvey, node: number): Gate | null {
 const oneEdit =
     (severity: Severity, set: string) =>
     ({ survey }: CheckView) => [{ severity, params: {}, set, cost: null, about: sizeOf(survey, set) }];
+
+/** What closes URLs that a sitemap lists: the first of them, and how many; the most first. */
+function closedAndListed(survey: PackedSurvey): { first: number; about: number }[] {
+    const allowed = survey.numbers('robots_allowed');
+    const codes = survey.numbers('robots_rule');
+    const closed = new Map<number, { first: number; about: number }>();
+    for (let node = 0; node < survey.count; node++) {
+        if (allowed[node] !== 0 || !isListed(survey, node)) continue;
+        const known = closed.get(codes[node]!);
+        if (known) known.about++;
+        else closed.set(codes[node]!, { first: node, about: 1 });
+    }
+    return [...closed.values()].sort((a, b) => b.about - a.about);
+}
 
 export const INDEXING_CHECKS: readonly Check[] = [
     defineCheck({
@@ -48,19 +63,16 @@ export const INDEXING_CHECKS: readonly Check[] = [
         why: 'The sitemap asks for what the rule forbids: one of the two is wrong.',
         advice: 'Narrow the rule, or take what it closes out of the sitemap.',
         needsSitemap: true,
+        ofFiles: ({ survey }) =>
+            closedAndListed(survey).flatMap(({ first, about }) => {
+                const why = problemAt(survey, 'robots_rule', first);
+                if (why?.code !== 'robots-rule') return [];
+                const { file, line, allows, pattern } = why.params;
+                return [{ params: { rule: quoteRule({ allow: allows, pattern }), pages: about }, file, line }];
+            }),
         edits: ({ survey }) => {
-            const allowed = survey.numbers('robots_allowed');
-            const codes = survey.numbers('robots_rule');
-            const closed = new Map<number, { first: number; about: number }>();
-            for (let node = 0; node < survey.count; node++) {
-                if (allowed[node] !== 0 || !isListed(survey, node)) continue;
-                const known = closed.get(codes[node]!);
-                if (known) known.about++;
-                else closed.set(codes[node]!, { first: node, about: 1 });
-            }
             const rules = textField(survey, 'robots rule');
-            return [...closed.values()]
-                .sort((a, b) => b.about - a.about)
+            return closedAndListed(survey)
                 .slice(0, MOST_OF_A_KIND)
                 .map(({ first, about }) => ({
                     severity: 'fault',

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { rule } from '../../../../tests/support/problems.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem } from '../problems/problem.ts';
 import { fileFindingSentence } from '../words/checks.ts';
+import type { PageRow } from '../survey/survey-rows.ts';
 import type { FileParams } from '../words/finding-params.ts';
 import type { RobotsText } from './check.ts';
 import { TELLING_CHECKS } from './register.ts';
@@ -36,8 +38,11 @@ const down = problem('all-closed', { why: problem('robots-error', { file: FILE, 
 const none = problem('robots-none', { status: 404 });
 const cut = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, isCut: true });
 
+/** All but what is found of pages, and told of the rule that closes them. */
+type OfText = Exclude<keyof FileParams, 'robots-closes-wanted'>;
+
 /** For each check a planted fault with its line, and what looks like it. */
-const PLANTED: Record<keyof FileParams, { at: Partial<RobotsText>; line: number | null; not: Partial<RobotsText> }> = {
+const PLANTED: Record<OfText, { at: Partial<RobotsText>; line: number | null; not: Partial<RobotsText> }> = {
     'robots-unreachable': {
         at: { status: 503, problems: [down], text: '' },
         line: null,
@@ -64,7 +69,7 @@ const PLANTED: Record<keyof FileParams, { at: Partial<RobotsText>; line: number 
     'robots-noindex-line': { at: rules('Noindex: /members/'), line: 2, not: rules('Disallow: /members/ # noindex') },
 };
 
-describe.each(Object.keys(PLANTED) as (keyof FileParams)[])('the check %s', (check) => {
+describe.each(Object.keys(PLANTED) as OfText[])('the check %s', (check) => {
     it('fires where its fault was planted, and not at its near miss', () => {
         const { at, line, not } = PLANTED[check];
         expect(found(at)).toContain(`${check} ${line}`);
@@ -82,8 +87,36 @@ describe('findings of robots.txt', () => {
         expect(found({ text })).toEqual(['robots-rule-idle 5']);
     });
 
+    it('tell of a rule that closes what a sitemap lists, and of none that closes what it does not', () => {
+        const shut = (pattern: string, line: number): Partial<PageRow> => ({
+            status: null,
+            notRead: 'robots',
+            robotsAllowed: false,
+            robotsRule: rule(`Disallow: ${pattern}`, FILE, line),
+        });
+        const site = new Site()
+            .known('/', 'manual')
+            .known('/shut/a')
+            .known('/shut/b')
+            .page('/', [{ to: '/hidden' }])
+            .page('/shut/a', [], shut('/shut/', 7))
+            .page('/shut/b', [], shut('/shut/', 7))
+            .page('/hidden', [], shut('/hidden', 8))
+            .sitemap();
+        const closing = packSurvey(site.measure()).survey;
+        expect(fileFindings(siteView(closing, NO_GOALS, new Uint8Array(closing.count), []))).toEqual([
+            {
+                check: 'robots-closes-wanted',
+                severity: 'fault',
+                params: { rule: 'Disallow: /shut/', pages: 2 },
+                file: FILE,
+                line: 7,
+            },
+        ]);
+    });
+
     it('are asked for by every check that tells of files', () => {
         const ids = TELLING_CHECKS.filter(({ ofFiles }) => ofFiles).map(({ id }) => id as string);
-        expect(ids.sort()).toEqual(Object.keys(PLANTED).sort());
+        expect(ids.sort()).toEqual([...Object.keys(PLANTED), 'robots-closes-wanted'].sort());
     });
 });

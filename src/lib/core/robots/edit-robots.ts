@@ -42,7 +42,7 @@ export function robotsOptions(text: string, urls: readonly PathForms[], wish: Ro
     const added = rulesThatMake(wanted, rules, urls, wish.make);
     if (added) options.push({ text: withRules(text, wish.agent, [], added), removed: [], added });
     // The lines that decide as they should not, taken out; what else they decided is decided by new ones.
-    const against = decidingRules(rules, urls, (url) => wanted[url] !== closed[url]);
+    const against = rulesAgainst(rules, urls, (url) => wanted[url] !== closed[url]);
     if (against.length > 0) {
         const rest = rules.filter((rule) => !against.includes(rule));
         const lost = closedUrls(rest, urls);
@@ -62,7 +62,7 @@ export function robotsOptions(text: string, urls: readonly PathForms[], wish: Ro
 }
 
 /** The rules that decide at least one of the URLs. */
-function decidingRules(
+function rulesAgainst(
     rules: readonly RobotsRule[],
     urls: readonly PathForms[],
     isMeant: (url: number) => boolean,

@@ -59,11 +59,16 @@ export function robotsEffects(rules: readonly RobotsRule[], urls: readonly PathF
     };
 }
 
-/** Of each URL, 1 where it is closed. The first rule that fits decides, so it costs less than all effects. */
-export function closedUrls(rules: readonly RobotsRule[], urls: readonly PathForms[]): Uint8Array<ArrayBuffer> {
+/** Of each URL the rule that decides; null where none fits. The first that fits does, so it costs less than all effects. */
+export function decidingRules(rules: readonly RobotsRule[], urls: readonly PathForms[]): (RobotsRule | null)[] {
     const prepared = prepareRules(rules);
-    return Uint8Array.from(urls, (forms) => {
-        const decides = prepared.find((item) => fits(item, forms));
-        return decides === undefined || decides.rule.allow ? 0 : 1;
+    return urls.map((forms) => {
+        for (const item of prepared) if (fits(item, forms)) return item.rule;
+        return null;
     });
+}
+
+/** Of each URL, 1 where it is closed. */
+export function closedUrls(rules: readonly RobotsRule[], urls: readonly PathForms[]): Uint8Array<ArrayBuffer> {
+    return Uint8Array.from(decidingRules(rules, urls), (rule) => (rule === null || rule.allow ? 0 : 1));
 }

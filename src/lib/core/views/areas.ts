@@ -4,7 +4,7 @@
  * one is added is in `CONTRIBUTING.md`.
  */
 
-export type AreaIcon = 'page' | 'ways' | 'scale' | 'table' | 'link' | 'compass' | 'door';
+export type AreaIcon = 'page' | 'ways' | 'scale' | 'gate' | 'table' | 'link' | 'compass' | 'door';
 
 export interface AreaView {
     /** Its route, below the survey. */
@@ -56,18 +56,24 @@ export const AREAS: readonly Area[] = [
         key: '3',
         views: [view('weight', 'Weight', true)],
     },
-    { name: 'Pages', question: 'look a page up', icon: 'table', key: '4', views: [view('pages', 'Pages', true)] },
-    { name: 'Links', question: 'look a link up', icon: 'link', key: '5', views: [view('links', 'Links', true)] },
+    {
+        name: 'Signals',
+        question: 'what may be indexed?',
+        icon: 'gate',
+        key: '4',
+        views: [view('gates', 'Gates', true), view('robots', 'Robots'), view('sitemaps', 'Sitemaps')],
+    },
+    { name: 'Pages', question: 'look a page up', icon: 'table', key: '5', views: [view('pages', 'Pages', true)] },
+    { name: 'Links', question: 'look a link up', icon: 'link', key: '6', views: [view('links', 'Links', true)] },
     {
         name: 'Survey',
         question: 'how was it read?',
         icon: 'compass',
-        key: '6',
+        key: '7',
         views: [
             view('progress', 'How it was read'),
             view('completeness', 'Completeness'),
             view('evidence', 'Evidence'),
-            view('sitemaps', 'Sitemaps'),
             view('links-in', 'Links in'),
             view('hosts', 'Other hosts'),
         ],

@@ -3,7 +3,11 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { nodesIn } from '../../../../tests/support/sets.ts';
-import { Site } from '../../../../tests/support/small-site.ts';
+import { rule } from '../../../../tests/support/problems.ts';
+import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import type { RobotsText } from '../checks/check.ts';
+import { siteView } from '../checks/site-findings.ts';
+import { problem, writeProblem, type ProblemText } from '../problems/problem.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
@@ -14,9 +18,13 @@ import { orphansView } from './orphans.ts';
 import { briefView } from './brief.ts';
 import { reachView } from './reach.ts';
 import { weightView } from './weight.ts';
+import { contradictions } from './contradictions.ts';
+import { gatesView } from './gates.ts';
+import { robotsView } from './robots.ts';
 
 const survey = packSurvey(randomSite(7, 200).measure()).survey;
 const none = new Uint8Array(survey.count);
+const GOALS = { all: null, first: null, second: null, third: null };
 const size = (line: string, priority = none): number => nodesIn(survey, line, priority).length;
 
 /** All pairs of a set and a number of pages anywhere in a view model. */
@@ -272,5 +280,100 @@ describe('the registry of areas', () => {
                 expect(named.length, `${file}: ${line}`).toBeLessThan(3);
             }
         }
+    });
+});
+
+describe('the view model of Gates', () => {
+    const view = gatesView(siteView(survey, GOALS, none, []), null);
+
+    it('tells of each gate what stops there, all of it, and what of it is listed', () => {
+        for (const { gate, urls, listed } of view.rows) {
+            expect(urls, gate).toBe(size(`gate is ${gate}`));
+            expect(listed, gate).toBe(size(`gate is ${gate} and in sitemap`));
+        }
+        const all = view.rows.reduce((sum, { urls }) => sum + urls, 0);
+        expect(all + view.counts.indexable + view.counts.gateUnknown).toBe(survey.count);
+    });
+
+    it('quotes both sources of what cannot both be meant, and leaves alone what can', () => {
+        const rows = new Site().known('/', 'manual').known('/shut').known('/quiet').known('/other').known('/fine');
+        const other = rows.id('/fine');
+        const facts = (reason: ProblemText) => ({ noindex: true, noindexReason: reason });
+        const meta = writeProblem(problem('noindex-meta', { name: 'robots', says: 'noindex' }));
+        const site = rows
+            .page('/', [{ to: '/shut' }])
+            .page('/shut', [], {
+                status: null,
+                notRead: 'robots',
+                robotsAllowed: false,
+                robotsRule: rule('Disallow: /shut', `${ORIGIN}/robots.txt`, 4),
+            })
+            .page('/quiet', [], facts(meta))
+            .page('/other', [], { canonicals: [other] })
+            .page('/fine', [], { canonicals: [other] })
+            .page('/unlisted', [], { ...facts(meta), canonicals: [other] });
+        const packed = packSurvey(site.measure()).survey;
+        const found = contradictions(siteView(packed, GOALS, new Uint8Array(packed.count), []));
+        expect(
+            Object.fromEntries(found.map(({ kind, pages, url }) => [kind, `${pages} ${url.slice(ORIGIN.length)}`])),
+        ).toEqual({
+            'listed-closed': '1 /shut',
+            'listed-noindexed': '1 /quiet',
+            'listed-elsewhere': '1 /other',
+            'noindexed-elsewhere': '1 /unlisted',
+        });
+        const [sitemap, robots] = found.find(({ kind }) => kind === 'listed-closed')!.says;
+        expect(sitemap).toMatchObject({ text: `<loc>${ORIGIN}/shut</loc>` });
+        expect(robots).toEqual({ source: `${ORIGIN}/robots.txt`, line: 4, text: 'Disallow: /shut' });
+        const elsewhere = found.find(({ kind }) => kind === 'listed-elsewhere')!.says[1];
+        expect(elsewhere.text).toBe(`<link rel="canonical" href="${ORIGIN}/fine">`);
+    });
+});
+
+describe('the view model of Robots', () => {
+    const FILE = 'User-agent: *\nDisallow: /members/\nAllow: /members/join\n\nUser-agent: Otter\nDisallow: /\n';
+    const closed = (line: number, written: 'Disallow: /members/' | 'Allow: /members/join') => ({
+        robotsAllowed: written.startsWith('Allow'),
+        robotsRule: rule(written, `${ORIGIN}/robots.txt`, line),
+    });
+    const packed = packSurvey(
+        new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/members/' }, { to: '/members/join' }])
+            .page('/members/', [], { status: null, notRead: 'robots', ...closed(2, 'Disallow: /members/') })
+            .page('/members/join', [], closed(3, 'Allow: /members/join'))
+            .measure(),
+    ).survey;
+    const file: RobotsText = { url: `${ORIGIN}/robots.txt`, status: 200, problems: [], text: FILE };
+    const view = (agent: string, robots = [file]) =>
+        robotsView(siteView(packed, GOALS, new Uint8Array(packed.count), robots), {
+            origin: null,
+            agent,
+            token: 'edgemap',
+        });
+
+    it('gives every number of a rule with the set it counts', () => {
+        const told = view('edgemap').file!;
+        expect(told.closed).toEqual({ pages: 1, set: 'closed by robots' });
+        const counted = countedSets(told).filter(({ pages }) => pages > 0);
+        expect(counted.length).toBeGreaterThan(3);
+        for (const { set, pages } of counted) expect(nodesIn(packed, set), set).toHaveLength(pages);
+        expect(told.most?.line).toBe(2);
+        expect(told.named).toEqual(['otter']);
+    });
+
+    it('judges for another agent, and claims no set of what was not decided for it', () => {
+        const told = view('otter').file!;
+        expect(told.closed).toEqual({ pages: 3, set: null });
+        expect(told.lines.filter(({ speaks, kind }) => speaks && kind !== 'blank').map(({ line }) => line)).toEqual([
+            5, 6,
+        ]);
+    });
+
+    it('closes all where the file cannot be had, and has nothing to show where there is none', () => {
+        const why = problem('robots-error', { file: file.url, status: 503 });
+        const down = { ...file, text: '', status: 503, problems: [problem('all-closed', { why })] };
+        expect(view('edgemap', [down]).file?.closed.pages).toBe(3);
+        expect(view('edgemap', []).file).toBeNull();
     });
 });

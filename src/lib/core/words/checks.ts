@@ -59,6 +59,7 @@ const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => strin
         `“${rule}” decides nothing, because a pattern starts with / or *; ${meant} was probably meant.`,
     'robots-rule-idle': ({ rule }) => `“${rule}” decides no known URL.`,
     'robots-rule-hidden': ({ rule, by: line }) => `“${rule}” never decides: line ${line} wins wherever it fits.`,
+    'robots-closes-wanted': ({ rule, pages }) => `“${rule}” closes ${counted(pages, 'page')} that a sitemap lists.`,
     'robots-noindex-line': ({ text }) => `“${text}” is in no standard, and nobody keeps to it.`,
 };
 

@@ -59,6 +59,7 @@ export interface FileParams {
     'robots-rule-idle': { rule: string };
     'robots-rule-hidden': { rule: string; by: number };
     'robots-noindex-line': { text: string };
+    'robots-closes-wanted': { rule: string; pages: number };
 }
 
 /** How bad something is: wrong, likely to cost something, worth knowing. */

@@ -32,6 +32,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/progress`]: SEE,
     [`${VIEW}/completeness`]: SEE,
     [`${VIEW}/evidence`]: { GET: 'see', POST: 'bring' },
+    [`${VIEW}/gates`]: SEE,
+    [`${VIEW}/robots`]: SEE,
     [`${VIEW}/sitemaps`]: SEE,
     [`${VIEW}/links-in`]: SEE,
     [`${VIEW}/hosts`]: SEE,

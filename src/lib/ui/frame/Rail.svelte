@@ -2,6 +2,7 @@
     /** At the left of every view: the site and its surveys, the areas, the box that finds, keys and theme. */
     import Compass from '@lucide/svelte/icons/compass';
     import DoorOpen from '@lucide/svelte/icons/door-open';
+    import Fence from '@lucide/svelte/icons/fence';
     import FileText from '@lucide/svelte/icons/file-text';
     import Link from '@lucide/svelte/icons/link';
     import Menu from '@lucide/svelte/icons/menu';
@@ -32,6 +33,7 @@
         page: FileText,
         ways: Waypoints,
         scale: Scale,
+        gate: Fence,
         table: Table,
         link: Link,
         compass: Compass,

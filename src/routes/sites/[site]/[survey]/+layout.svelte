@@ -17,8 +17,8 @@
     import { switchTheme } from '$lib/ui/frame/theme.ts';
     import PageSheet from '$lib/ui/sheet/PageSheet.svelte';
     import UnknownSheet from '$lib/ui/sheet/UnknownSheet.svelte';
+    import { BrowserSurvey, giveBrowserSurvey } from '$lib/ui/frame/browser-survey.ts';
     import { surveyApi } from '$lib/wire/client.ts';
-    import { SurveyClient } from '$lib/workers/survey-client.ts';
 
     let { data, children } = $props();
     /** Width of the page sheet, of both together where one is pinned; the reader may drag its edge. */
@@ -56,14 +56,14 @@
         return () => clearTimeout(timer);
     });
 
-    const browserSurvey = new SurveyClient();
-    onDestroy(() => browserSurvey.close());
-    /** While a survey runs it changes all the time: nothing is told of what is typed. */
-    function sizeOf(text: string): Promise<number | null> {
-        if (!data.survey.isEnded) return Promise.resolve(null);
-        const survey = surveyApi(data.site.id, data.survey.path);
-        return browserSurvey.size({ survey, revision: `${data.survey.revision}` }, text);
-    }
+    const held = giveBrowserSurvey(
+        new BrowserSurvey(() => ({
+            survey: surveyApi(data.site.id, data.survey.path),
+            revision: `${data.survey.revision}`,
+            isEnded: data.survey.isEnded,
+        })),
+    );
+    onDestroy(() => held.close());
 
     let find: ReturnType<typeof Find> | undefined = $state();
     let keys: ReturnType<typeof KeyList> | undefined = $state();
@@ -152,7 +152,7 @@
             hrefOf={to.set}
             onShow={(text) => goto(to.set(text), { keepFocus: true })}
             complete={acts.complete}
-            {sizeOf}
+            sizeOf={(text) => held.sizeOf(text)}
             onSave={acts.saveSet}
             onForget={acts.forgetSet}
         />

@@ -1,0 +1,40 @@
+/** The survey as the browser holds it; given by the frame to the views in it. */
+import { getContext, setContext } from 'svelte';
+import type { RobotsChange } from '../../core/areas/robots-change.ts';
+import type { RobotsOption } from '../../core/robots/edit-robots.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from '../../workers/survey-answers.ts';
+import { SurveyClient } from '../../workers/survey-client.ts';
+
+/** Answers are null where the browser cannot hold the survey. */
+export class BrowserSurvey {
+    readonly #client = new SurveyClient();
+    readonly #named: () => SurveyName & { isEnded: boolean };
+
+    /** @param named the survey that is looked at */
+    constructor(named: () => SurveyName & { isEnded: boolean }) {
+        this.#named = named;
+    }
+
+    /** While a survey runs it changes all the time: nothing is told of what is typed. */
+    sizeOf(text: string): Promise<number | null> {
+        const { isEnded, ...name } = this.#named();
+        return isEnded ? this.#client.size(name, text) : Promise.resolve(null);
+    }
+
+    robots(question: RobotsQuestion): Promise<RobotsChange | null> {
+        return this.#client.robots(this.#named(), question);
+    }
+
+    robotsOptions(question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
+        return this.#client.robotsOptions(this.#named(), question);
+    }
+
+    close(): void {
+        this.#client.close();
+    }
+}
+
+const KEY = Symbol('browser survey');
+
+export const giveBrowserSurvey = (survey: BrowserSurvey): BrowserSurvey => setContext(KEY, survey);
+export const browserSurvey = (): BrowserSurvey => getContext<BrowserSurvey>(KEY);

@@ -1,0 +1,20 @@
+<script lang="ts">
+    /** What the register finds of the file, line by line. */
+    import type { RobotsFileView } from '../../core/views/robots.ts';
+    import SeverityMark from '../parts/SeverityMark.svelte';
+
+    let { file }: { file: RobotsFileView } = $props();
+</script>
+
+<section class="pane" aria-label="Findings on this file">
+    <h2 class="pane-name">Findings on this file</h2>
+    {#if file.findings.length === 0}<p class="note">None.</p>{/if}
+    <ul>
+        {#each file.findings as { severity, say, line }, index (index)}
+            <li class="py-0.5 flex items-baseline gap-2">
+                <SeverityMark {severity} />
+                <span class="breaks">{line === null ? '' : `Line ${line}: `}{say}</span>
+            </li>
+        {/each}
+    </ul>
+</section>
