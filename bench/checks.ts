@@ -1,7 +1,9 @@
 /** All checks of the register over the packed survey of a large site: time of one core, and memory while they run. */
 import { CHECKS } from '../src/lib/core/checks/register.ts';
 import { siteFindings, siteView } from '../src/lib/core/checks/site-findings.ts';
+import { hostUrls, judgedUrls, robotsChange } from '../src/lib/core/areas/robots-change.ts';
 import { packRows } from '../src/lib/core/pack/pack-survey.ts';
+import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import type { BenchOptions } from './bench.ts';
 import { OWN, rowsOf } from './made-columns.ts';
 import { MADE_ORIGIN, occurrencesOf } from './made-rows.ts';
@@ -36,4 +38,37 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     line('  again', `${again.toFixed(0)} ms`);
     line('  ratio, checking to making and packing the rows', ratio(took, packing));
     line('  heap while they run, at most', `${(most / 1e6).toFixed(0)} MB`);
+    await robotsEdit(survey);
+}
+
+/** A robots.txt of twenty rules that a letter is typed into, judged anew over all known URLs; and the paths that are lost. */
+async function robotsEdit(survey: PackedSurvey): Promise<void> {
+    const rules = Array.from({ length: 20 }, (_, rule) =>
+        rule % 4 === 0 ? `Disallow: /*?p${rule}=` : `Disallow: /section-${rule}/folder/`,
+    );
+    const before = `User-agent: *\n${rules.join('\n')}\n`;
+    let after = `${before}Disallow: /a\n`;
+    const began = performance.now();
+    const { urls } = hostUrls(survey, MADE_ORIGIN);
+    const ready = performance.now() - began;
+    const plain = await fastest(RUNS, () => {
+        let length = 0;
+        for (const url of urls) length += encodeURI(url).length;
+        if (length < urls.length) throw new Error('no address is empty');
+    });
+    const judging = await fastest(RUNS, () => {
+        // A letter more each time: a pattern that was not met before.
+        after = `${after.trimEnd()}b\n`;
+        judgedUrls(survey, MADE_ORIGIN, { before, after }, 'edgemap');
+    });
+    line(
+        `a robots.txt of ${rules.length} rules edited, ${urls.length.toLocaleString('en')} URLs`,
+        `${judging.toFixed(0)} ms`,
+    );
+    line('  ratio, to writing each URL in octets once', ratio(judging, plain));
+    line('  making the URLs ready, once', `${ready.toFixed(0)} ms`);
+    const paths = await fastest(RUNS, () => {
+        robotsChange(survey, MADE_ORIGIN, { before, after }, 'edgemap');
+    });
+    line('  with the paths that are lost', `${paths.toFixed(0)} ms`);
 }

@@ -20,6 +20,8 @@ const VIEWS = [
     ['reach', `${survey}/reach`, 'chart', 1280, 800],
     ['weight', `${survey}/weight`, 'chart', 1280, 800],
     ['weight-night', `${survey}/weight?${new URLSearchParams({ set: 'section is guides' })}`, 'night', 1280, 800],
+    ['gates', `${survey}/gates`, 'chart', 1280, 800],
+    ['robots', `${survey}/robots`, 'chart', 1280, 800],
     ['sites', `${address}/sites`, 'chart', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     [
@@ -31,7 +33,6 @@ const VIEWS = [
     ],
     ['links', `${survey}/links?set=error&side=to&order=target_status.desc`, 'chart', 1280, 800],
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
-    ['page-sheet-night', `${survey}/pages?order=depth.desc&page=${deep}`, 'night', 1280, 800],
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
     ['templates', `${survey}/templates`, 'chart', 1280, 800],
     ['source', `${survey}/source?of=${deep}&line=12`, 'chart', 1280, 800],
@@ -39,7 +40,6 @@ const VIEWS = [
     ['completeness', `${survey}/completeness`, 'chart', 1280, 800],
     ['evidence', `${survey}/evidence`, 'night', 1280, 800],
     ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
-    ['settings', `${address}/sites/1/new-survey`, 'night', 1280, 800],
     ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
 ];
 

@@ -92,7 +92,7 @@ export class SurveyAnswers {
     async robotsOptions(name: SurveyName, question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
         const survey = await this.open(name);
         await this.#have(survey, name, ['text']);
-        const { nodes, urls, forms } = hostUrls(survey, question.origin);
+        const { nodes, urls, matcher } = hostUrls(survey, question.origin);
         const { pages } = question;
         let isChosen: (at: number) => boolean;
         if (pages.by === 'set') {
@@ -104,7 +104,7 @@ export class SurveyAnswers {
             isChosen = (at) => (pages.path.endsWith('/') ? urls[at]!.startsWith(address) : urls[at] === address);
         }
         const chosen = Uint8Array.from(urls, (_, at) => Number(isChosen(at)));
-        return robotsOptions(question.text, forms, { make: question.make, agent: question.agent, chosen });
+        return robotsOptions(question.text, matcher, { make: question.make, agent: question.agent, chosen });
     }
 
     async #have(survey: PackedSurvey, name: SurveyName, parts: readonly Part[]): Promise<void> {

@@ -1,21 +1,20 @@
 /** What a robots.txt does to the known URLs of its host, and what another text in its place would change. */
-import { originOf } from '../address/address.ts';
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import { depths, UNREACHED } from '../graph/depth.ts';
 import { once } from '../kept.ts';
 import { depthGraph } from '../model/way-graph.ts';
 import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { pathForms, type PathForms } from '../robots/decide.ts';
 import { readRobots, rulesFor } from '../robots/read-robots.ts';
-import { closedUrls, decidingRules } from '../robots/rule-effects.ts';
+import { matcherOf } from '../robots/edit-robots.ts';
+import { closedUrls, robotsEffects, type UrlMatcher } from '../robots/rule-effects.ts';
 
 /** The known URLs of one host, ready to be asked about: nodes first, then files and what links lead to beside pages. */
 export interface HostUrls {
     /** Node of each; -1 for what is none. */
     nodes: Int32Array<ArrayBuffer>;
     urls: string[];
-    forms: PathForms[];
+    matcher: UrlMatcher;
 }
 
 /** Needs `core`, and `text` for its other addresses, which are left out without. O(addresses), once for each host. */
@@ -23,14 +22,15 @@ export function hostUrls(survey: PackedSurvey, origin: string): HostUrls {
     return once(survey, 'host urls', [origin, survey.has('text') ? 'all' : 'nodes'], () => {
         const nodes: number[] = [];
         const urls: string[] = [];
+        const within = `${origin}/`;
         const take = (url: string, node: number): void => {
-            if (originOf(url) !== origin) return;
+            if (!url.startsWith(within)) return;
             nodes.push(node);
             urls.push(url);
         };
         for (let node = 0; node < survey.count; node++) take(survey.url(node), node);
         if (survey.has('text')) for (const url of survey.texts('other_url').all()) take(url, -1);
-        return { nodes: Int32Array.from(nodes), urls, forms: urls.map(pathForms) };
+        return { nodes: Int32Array.from(nodes), urls, matcher: matcherOf(urls) };
     });
 }
 
@@ -68,22 +68,33 @@ class Some implements SomeUrls {
     }
 }
 
-/**
- * Needs `core` and the measures; paths are followed where `links` is there too.
- * @param agent product token both texts are judged for
- */
+/** Needs `core` and the measures; paths are followed where `links` is there too. Parameters as below. */
 export function robotsChange(
     survey: PackedSurvey,
     origin: string,
     texts: { before: string; after: string },
     agent: string,
 ): RobotsChange {
-    const { nodes, urls, forms } = hostUrls(survey, origin);
-    const before = closedUrls(rulesFor(readRobots(texts.before), agent), forms);
-    const deciding = decidingRules(rulesFor(readRobots(texts.after), agent), forms);
-    const after = Uint8Array.from(deciding, (rule) => (rule === null || rule.allow ? 0 : 1));
-    const decides = new Map<number, number>();
-    for (const rule of deciding) if (rule) decides.set(rule.line, (decides.get(rule.line) ?? 0) + 1);
+    const { after, ...change } = judgedUrls(survey, origin, texts, agent);
+    const lost = survey.has('links') ? lostPaths(survey, hostUrls(survey, origin).nodes, after) : null;
+    return { ...change, lost };
+}
+
+/**
+ * Needs `core`. O(URLs of the host · rules).
+ * @param agent product token both texts are judged for
+ */
+export function judgedUrls(
+    survey: PackedSurvey,
+    origin: string,
+    texts: { before: string; after: string },
+    agent: string,
+): Omit<RobotsChange, 'lost'> & { after: Uint8Array } {
+    const { nodes, urls, matcher } = hostUrls(survey, origin);
+    const before = closedUrls(rulesFor(readRobots(texts.before), agent), matcher);
+    const rules = rulesFor(readRobots(texts.after), agent);
+    const effects = robotsEffects(rules, matcher);
+    const after = Uint8Array.from(effects.decidedBy, (place) => (place === -1 || rules[place]!.allow ? 0 : 1));
     const [gate, status, sitemaps] = [
         survey.numbers('gate'),
         survey.numbers('status'),
@@ -104,15 +115,14 @@ export function robotsChange(
         if (gate[node] === GATE_INDEXABLE) dropped.add(url);
         if (sitemaps[node] !== sitemaps[node + 1]) listed.add(url);
     }
-    const hasLinks = survey.has('links');
     return {
         closes,
         opens,
-        decides: [...decides],
-        lost: hasLinks ? lostPaths(survey, nodes, after) : null,
+        decides: effects.rules.filter(({ decides }) => decides > 0).map(({ rule, decides }) => [rule.line, decides]),
         dropped,
         listed,
         unread,
+        after,
     };
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { deciderOf } from './decide.ts';
-import { formsOf, patternsOf, robotsOptions, withRules, type RobotsWish } from './edit-robots.ts';
+import { matcherOf, patternsOf, robotsOptions, withRules, type RobotsWish } from './edit-robots.ts';
 import { readRobots, rulesFor } from './read-robots.ts';
 
 const ORIGIN = 'https://site.example';
@@ -8,7 +8,7 @@ const ORIGIN = 'https://site.example';
 /** The site as one asks for it: what the file closes, and what is chosen. */
 function options(text: string, paths: string[], make: RobotsWish['make'], chosen: string[], agent = '*') {
     const urls = paths.map((path) => `${ORIGIN}${path}`);
-    return robotsOptions(text, formsOf(urls), {
+    return robotsOptions(text, matcherOf(urls), {
         make,
         agent,
         chosen: Uint8Array.from(paths, (path) => (chosen.includes(path) ? 1 : 0)),

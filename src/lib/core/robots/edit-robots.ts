@@ -3,7 +3,7 @@
  * the fewest characters. A pattern ends where a folder, a path, a name of the query or a file ending does, never within a
  * word: a shorter one would also decide what is named alike tomorrow.
  */
-import { closedUrls } from './rule-effects.ts';
+import { closedUrls, UrlMatcher } from './rule-effects.ts';
 import { fits, pathForms, prepareRules, type PathForms, type PreparedRule } from './decide.ts';
 import { readRobots, rulesFor, type RobotsRule } from './read-robots.ts';
 import { productToken, robotsLines } from './robots-lines.ts';
@@ -32,9 +32,10 @@ const MOST_TRIED = 60;
  * What can be done, the least first; empty where nothing has to be done or nothing can be. O(URLs · rules).
  * @param text the file; empty where there is none
  */
-export function robotsOptions(text: string, urls: readonly PathForms[], wish: RobotsWish): RobotsOption[] {
+export function robotsOptions(text: string, known: UrlMatcher, wish: RobotsWish): RobotsOption[] {
+    const { urls } = known;
     const rules = rulesFor(readRobots(text), wish.agent);
-    const closed = closedUrls(rules, urls);
+    const closed = closedUrls(rules, known);
     const isAsked = wish.make === 'closed' ? 1 : 0;
     const wanted = closed.map((is, url) => (wish.chosen[url] === 1 ? isAsked : is));
     if (wanted.every((is, url) => is === closed[url])) return [];
@@ -45,7 +46,7 @@ export function robotsOptions(text: string, urls: readonly PathForms[], wish: Ro
     const against = rulesAgainst(rules, urls, (url) => wanted[url] !== closed[url]);
     if (against.length > 0) {
         const rest = rules.filter((rule) => !against.includes(rule));
-        const lost = closedUrls(rest, urls);
+        const lost = closedUrls(rest, known);
         const toClose = wanted.some((is, url) => is === 1 && lost[url] === 0);
         const toOpen = wanted.some((is, url) => is === 0 && lost[url] === 1);
         const make = toClose ? 'closed' : 'open';
@@ -257,5 +258,5 @@ export function withRules(
     return result.join('\n');
 }
 
-/** The forms of many URLs, made once. */
-export const formsOf = (urls: readonly string[]): PathForms[] => urls.map(pathForms);
+/** Many URLs ready to be asked about. */
+export const matcherOf = (urls: readonly string[]): UrlMatcher => new UrlMatcher(urls.map(pathForms));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { deciderOf } from './decide.ts';
-import { formsOf } from './edit-robots.ts';
+import { matcherOf } from './edit-robots.ts';
 import { readRobots, rulesFor } from './read-robots.ts';
 import { closedUrls, robotsEffects } from './rule-effects.ts';
 
@@ -18,7 +18,7 @@ const PATHS = ['/', '/members/', '/members/join/', '/members/join/now', '/member
 describe('what each rule does', () => {
     const rules = rulesFor(readRobots(FILE), 'edgemap');
     const urls = PATHS.map((path) => `${ORIGIN}${path}`);
-    const effects = robotsEffects(rules, formsOf(urls));
+    const effects = robotsEffects(rules, matcherOf(urls));
     const ofLine = (line: number) => effects.rules.find(({ rule }) => rule.line === line)!;
 
     it('decides where it is the longest that fits, and names the line that hides it elsewhere', () => {
@@ -38,6 +38,6 @@ describe('what each rule does', () => {
         expect([...effects.decidedBy].map((place) => rules[place] ?? null)).toEqual(
             urls.map((url) => decide(url).rule),
         );
-        expect([...closedUrls(rules, formsOf(urls))]).toEqual(urls.map((url) => (decide(url).allowed ? 0 : 1)));
+        expect([...closedUrls(rules, matcherOf(urls))]).toEqual(urls.map((url) => (decide(url).allowed ? 0 : 1)));
     });
 });

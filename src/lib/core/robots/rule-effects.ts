@@ -1,6 +1,42 @@
-/** What each rule of a robots.txt does to known URLs: where it decides, where it fits and another wins. */
-import { fits, prepareRules, type PathForms } from './decide.ts';
+/** What the rules of a robots.txt do to known URLs: where each decides, where it fits and another wins. */
+import { fits, prepareRules, type PathForms, type PreparedRule } from './decide.ts';
 import type { RobotsRule } from './read-robots.ts';
+
+/** Most places that are remembered, over all patterns. */
+const MOST_REMEMBERED = 8_000_000;
+
+/**
+ * Many URLs that many rules are asked about. Which URLs a pattern fits is remembered, so that a file of which one line is
+ * edited costs one pattern, not all.
+ */
+export class UrlMatcher {
+    readonly urls: readonly PathForms[];
+    readonly #known = new Map<string, Uint32Array<ArrayBuffer>>();
+    #remembered = 0;
+
+    constructor(urls: readonly PathForms[]) {
+        this.urls = urls;
+    }
+
+    /** Places of the URLs that a rule fits, ascending. O(URLs) for a pattern that is met first. */
+    matching(rule: PreparedRule): Uint32Array<ArrayBuffer> {
+        const { pattern } = rule.rule;
+        let found = this.#known.get(pattern);
+        if (found === undefined) {
+            const { urls } = this;
+            const places: number[] = [];
+            for (let place = 0; place < urls.length; place++) if (fits(rule, urls[place]!)) places.push(place);
+            found = Uint32Array.from(places);
+            this.#remembered += found.length;
+            if (this.#remembered > MOST_REMEMBERED) {
+                this.#known.clear();
+                this.#remembered = found.length;
+            }
+            this.#known.set(pattern, found);
+        }
+        return found;
+    }
+}
 
 export interface RuleEffect {
     rule: RobotsRule;
@@ -19,30 +55,28 @@ export interface RobotsEffects {
     decidedBy: Int32Array<ArrayBuffer>;
 }
 
-/** O(URLs · rules). */
-export function robotsEffects(rules: readonly RobotsRule[], urls: readonly PathForms[]): RobotsEffects {
-    const prepared = prepareRules(rules);
+/** O(URLs · patterns not met before + URLs that rules fit). */
+export function robotsEffects(rules: readonly RobotsRule[], urls: UrlMatcher): RobotsEffects {
     const places = new Map(rules.map((rule, place) => [rule, place]));
-    const placeOf = prepared.map(({ rule }) => places.get(rule)!);
     const decides = new Uint32Array(rules.length);
     const loses = new Uint32Array(rules.length);
     /** Of a rule that loses, how often it loses to which. */
     const winners = rules.map(() => new Map<number, number>());
-    const decidedBy = new Int32Array(urls.length).fill(-1);
-    for (let url = 0; url < urls.length; url++) {
-        let winner = -1;
-        for (let at = 0; at < prepared.length; at++) {
-            if (!fits(prepared[at]!, urls[url]!)) continue;
-            const place = placeOf[at]!;
+    const decidedBy = new Int32Array(urls.urls.length).fill(-1);
+    // In the order in which they decide: the first that fits a URL has it.
+    for (const item of prepareRules(rules)) {
+        const place = places.get(item.rule)!;
+        const lost = winners[place]!;
+        for (const url of urls.matching(item)) {
+            const winner = decidedBy[url]!;
             if (winner === -1) {
-                winner = place;
+                decidedBy[url] = place;
                 decides[place]!++;
             } else {
                 loses[place]!++;
-                winners[place]!.set(winner, (winners[place]!.get(winner) ?? 0) + 1);
+                lost.set(winner, (lost.get(winner) ?? 0) + 1);
             }
         }
-        decidedBy[url] = winner;
     }
     const most = (counts: Map<number, number>): number | null => {
         const [first] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0]);
@@ -59,16 +93,8 @@ export function robotsEffects(rules: readonly RobotsRule[], urls: readonly PathF
     };
 }
 
-/** Of each URL the rule that decides; null where none fits. The first that fits does, so it costs less than all effects. */
-export function decidingRules(rules: readonly RobotsRule[], urls: readonly PathForms[]): (RobotsRule | null)[] {
-    const prepared = prepareRules(rules);
-    return urls.map((forms) => {
-        for (const item of prepared) if (fits(item, forms)) return item.rule;
-        return null;
-    });
-}
-
 /** Of each URL, 1 where it is closed. */
-export function closedUrls(rules: readonly RobotsRule[], urls: readonly PathForms[]): Uint8Array<ArrayBuffer> {
-    return Uint8Array.from(decidingRules(rules, urls), (rule) => (rule === null || rule.allow ? 0 : 1));
+export function closedUrls(rules: readonly RobotsRule[], urls: UrlMatcher): Uint8Array<ArrayBuffer> {
+    const { decidedBy } = robotsEffects(rules, urls);
+    return Uint8Array.from(decidedBy, (place) => (place === -1 || rules[place]!.allow ? 0 : 1));
 }

@@ -8,7 +8,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problem, readProblem } from '../problems/problem.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { productToken, robotsLines, type RobotsLine } from '../robots/robots-lines.ts';
-import { robotsEffects } from '../robots/rule-effects.ts';
+import { robotsEffects, UrlMatcher } from '../robots/rule-effects.ts';
 import { quoted } from '../sets/tokens.ts';
 import { fileFindingSentence } from '../words/checks.ts';
 import { noteWords, problemWords } from '../words/problems.ts';
@@ -93,6 +93,7 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
     const isUnreachable = file.problems.some(({ code }) => code === 'all-closed');
     const pages = nodes.reduce((total, node) => total + Number(node >= 0), 0);
     const closed = isUnreachable ? pages : sum(all.filter(({ allows }) => !allows));
+    const closedSet = `closed by robots and origin is ${quoted(origin)}`;
     const closing = [...ruleViews].filter(([, rule]) => !rule.allows && rule.decides.pages > 0);
     const [most] = closing.sort(([, a], [, b]) => b.decides.pages - a.decides.pages);
     return {
@@ -112,7 +113,7 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
         })),
         named: [...new Set(read.groups.flatMap(({ agents }) => agents))].filter((name) => name !== '*' && name !== ''),
         known: nodes.length,
-        closed: { pages: closed, set: isOurs && closed === closedPages(survey) ? 'closed by robots' : null },
+        closed: { pages: closed, set: isOurs && closed === closedPages(survey, nodes) ? closedSet : null },
         kept: { pages: sum(all.filter(({ allows }) => allows)), set: null },
         most: most ? { line: most[0], rule: most[1] } : null,
         findings: fileFindings({ ...view, robots: [file] })
@@ -138,8 +139,8 @@ function viewsOf(
     rules: readonly RobotsRule[],
     isOurs: boolean,
 ): Map<number, RuleView> {
-    const { nodes, forms } = hostUrls(survey, originOf(file.url));
-    const { rules: effects, decidedBy } = robotsEffects(rules, forms);
+    const { nodes, matcher } = hostUrls(survey, originOf(file.url));
+    const { rules: effects, decidedBy } = robotsEffects(rules, new UrlMatcher(matcher.urls));
     const pages = new Uint32Array(rules.length);
     const others = new Uint32Array(rules.length);
     for (let at = 0; at < nodes.length; at++) {
@@ -179,9 +180,8 @@ function storedRules(survey: PackedSurvey): ReadonlyMap<string, number> {
     });
 }
 
-function closedPages(survey: PackedSurvey): number {
+/** Pages of a host that were closed when it was surveyed. */
+function closedPages(survey: PackedSurvey, nodes: Int32Array): number {
     const allowed = survey.numbers('robots_allowed');
-    let closed = 0;
-    for (let node = 0; node < survey.count; node++) if (allowed[node] === 0) closed++;
-    return closed;
+    return nodes.reduce((closed, node) => closed + Number(node >= 0 && allowed[node] === 0), 0);
 }

@@ -354,7 +354,7 @@ describe('the view model of Robots', () => {
 
     it('gives every number of a rule with the set it counts', () => {
         const told = view('edgemap').file!;
-        expect(told.closed).toEqual({ pages: 1, set: 'closed by robots' });
+        expect(told.closed).toEqual({ pages: 1, set: `closed by robots and origin is ${ORIGIN}` });
         const counted = countedSets(told).filter(({ pages }) => pages > 0);
         expect(counted.length).toBeGreaterThan(3);
         for (const { set, pages } of counted) expect(nodesIn(packed, set), set).toHaveLength(pages);

@@ -24,7 +24,7 @@
         {:else}
             robots.txt closes <SetLink of={file.closed} hrefOf={to.set} /> of {counted(file.known, 'known URL')} to {who}{#if file.kept.pages > 0},
                 and keeps {count(file.kept.pages)} open{/if}.
-            {#if file.most}
+            {#if file.most && file.most.rule.decides.pages < file.closed.pages}
                 Line {file.most.line} closes <SetLink of={file.most.rule.decides} hrefOf={to.set} /> of them.{/if}
         {/if}
     </h1>
