@@ -1,8 +1,4 @@
 /** `edgemap survey`: the same survey as in the application, with its exports. */
-import { isKnown, SEVERITIES, type CheckId, type CheckView, type Severity } from '../src/lib/core/checks/check.ts';
-import { TELLING_CHECKS } from '../src/lib/core/checks/register.ts';
-import { fileFindings, siteFindings } from '../src/lib/core/checks/site-findings.ts';
-import { fileFindingSentence, findingSentence } from '../src/lib/core/words/checks.ts';
 import { checkViewIn } from '../src/lib/server/findings.ts';
 import { parseArgs } from 'node:util';
 import { basename, resolve } from 'node:path';
@@ -16,10 +12,9 @@ import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import { countPages } from '../src/lib/core/areas/count-pages.ts';
 import type { SurveyProgress } from '../src/lib/core/survey/progress.ts';
 import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
-import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
-import { evaluateIn, type Surveys } from '../src/lib/server/current-set.ts';
+import type { Surveys } from '../src/lib/server/current-set.ts';
 import { listContext, makeList } from '../src/lib/server/evidence/make-list.ts';
 import { readListFile } from '../src/lib/server/evidence/read-list.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
@@ -41,6 +36,7 @@ import {
     type Survey,
 } from '../src/lib/server/store/survey-store.ts';
 import { settingOptions, settingsOfCommand } from './survey-options.ts';
+import { checkLines, failsOn, failsOnNew, findBaseline, readBaseline, readGates } from './gates.ts';
 import { EXIT, UsageError } from './usage.ts';
 
 export async function surveyCommand(words: string[]): Promise<number> {
@@ -57,6 +53,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 evidence: { type: 'string', multiple: true },
                 knock: { type: 'boolean' },
                 'fail-on': { type: 'string', multiple: true },
+                'fail-on-new': { type: 'string', multiple: true },
+                baseline: { type: 'string' },
                 checks: { type: 'string' },
                 'go-on': { type: 'string' },
                 'robot-word': { type: 'string', multiple: true },
@@ -85,7 +83,9 @@ export async function surveyCommand(words: string[]): Promise<number> {
         again === null
             ? settingsOfCommand({ start, file: values.settings, preset: values.preset, options: values })
             : null;
-    const gates = readGates(values['fail-on'] ?? []);
+    const gates = readGates('--fail-on', values['fail-on'] ?? []);
+    const gatesOfNew = readGates('--fail-on-new', values['fail-on-new'] ?? []);
+    const baselineNumber = readBaseline(values.baseline, gatesOfNew.length > 0);
     if (asked === null && values.evidence !== undefined)
         throw new UsageError('Lists are given to a survey when it begins, or on its page; not with --go-on.');
     const evidence = asked
@@ -114,10 +114,13 @@ export async function surveyCommand(words: string[]): Promise<number> {
         try {
             const lease = { owner: ownerName(), leaseUntil: Date.now() + LEASE_MILLISECONDS };
             let survey: Survey;
+            let before: Survey | null = null;
+            if (again !== null) before = await findBaseline(store.db, again.site, baselineNumber);
             if (asked === null) survey = await takeUp(store, again!, lease);
             else {
                 const sealed = sealSecrets(secretsKey(data.path), asked.secrets);
                 const site = await siteForStart(store.db, nameOfSite(asked.settings.start), asked.settings, sealed);
+                before = await findBaseline(store.db, site.id, baselineNumber);
                 survey = await createSurvey(store.db, site.id, asked.settings, {
                     ...lease,
                     secrets: sealed,
@@ -199,7 +202,12 @@ export async function surveyCommand(words: string[]): Promise<number> {
             if (stoppedBy === 'SIGINT') return EXIT.interrupted;
             if (stoppedBy !== null || result.state !== 'finished') return EXIT.endedEarly;
             let failed = false;
-            for (const gate of gates) failed = (await failsOn(surveys, gate, ended, view)) || failed;
+            const now = { survey: ended, view };
+            for (const gate of gates) failed = (await failsOn(surveys, gate, now)) || failed;
+            if (before) {
+                const then = { survey: before, view: await checkViewIn(surveys, before) };
+                for (const gate of gatesOfNew) failed = (await failsOnNew(surveys, gate, now, then)) || failed;
+            }
             return failed ? EXIT.found : EXIT.done;
         } finally {
             await store.close();
@@ -232,85 +240,6 @@ async function takeUp(
     if (!(await resumeSurvey(db, survey.id, { lease })))
         throw new UsageError(`--go-on: survey ${of.site}/${of.number} is under way already.`);
     return (await getSurvey(db, survey.id))!;
-}
-
-/** Pages and findings named for each gate; the rest is counted. */
-const MOST_NAMED = 100;
-
-/** What must not be: pages in a set, or findings of a check or of a severity. */
-type Gate = { kind: 'set'; line: string } | { kind: 'check'; id: CheckId } | { kind: 'severity'; severity: Severity };
-
-/** Tells whether a survey has what must not be, and names it. */
-async function failsOn(surveys: Surveys, gate: Gate, survey: Survey, view: CheckView): Promise<boolean> {
-    if (gate.kind !== 'set') return failsOnFindings(gate, view);
-    const { line } = gate;
-    const current = await evaluateIn(surveys, survey, line);
-    if (current.trouble) throw new UsageError(`--fail-on '${line}': ${current.trouble.say}`);
-    const nodes = current.bits.nodes();
-    if (nodes.length === 0) {
-        console.log(`No page is in the set: ${line}`);
-        return false;
-    }
-    console.log(
-        `${nodes.length.toLocaleString('en')} ${nodes.length === 1 ? 'page is' : 'pages are'} in the set: ${line}`,
-    );
-    for (const node of nodes.subarray(0, MOST_NAMED)) console.log(`  ${current.survey.url(node)}`);
-    if (nodes.length > MOST_NAMED) console.log(`  and ${(nodes.length - MOST_NAMED).toLocaleString('en')} more`);
-    return true;
-}
-
-function failsOnFindings(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): boolean {
-    const { survey } = view;
-    const what = gate.kind === 'check' ? gate.id : `severity ${gate.severity}`;
-    const check = TELLING_CHECKS.find(({ id }) => gate.kind === 'check' && id === gate.id);
-    if (check && !isKnown(check, survey)) {
-        console.log(`Not known of this survey: ${what}`);
-        return false;
-    }
-    const lines: string[] = [];
-    let found = 0;
-    const tell = (id: CheckId, severity: Severity, where: () => string): void => {
-        const isMeant = gate.kind === 'check' ? id === gate.id : severity === gate.severity;
-        if (isMeant && ++found <= MOST_NAMED) lines.push(`  ${id} ${where()}`);
-    };
-    for (const finding of fileFindings(view)) {
-        const { check: id, severity, file, line } = finding;
-        tell(id, severity, () => `${file}${line === null ? '' : `, line ${line}`}: ${fileFindingSentence(finding)}`);
-    }
-    for (const { finding, node } of siteFindings(view)) {
-        tell(finding.check, finding.severity, () => `${survey.url(node)}: ${findingSentence(finding)}`);
-    }
-    console.log(
-        found === 0
-            ? `Nothing found: ${what}`
-            : `${found.toLocaleString('en')} ${found === 1 ? 'finding' : 'findings'}: ${what}`,
-    );
-    for (const line of lines) console.log(line);
-    if (found > MOST_NAMED) console.log(`  and ${(found - MOST_NAMED).toLocaleString('en')} more`);
-    return found > 0;
-}
-
-/** What must not be, looked at before anything is surveyed. Columns of lists are known only afterwards. */
-function readGates(lines: string[]): Gate[] {
-    return lines.map((line): Gate => {
-        const severity = SEVERITIES.find((known) => known === line);
-        if (severity) return { kind: 'severity', severity };
-        const check = TELLING_CHECKS.find(({ id }) => id === line);
-        if (check) return { kind: 'check', id: check.id };
-        const parsed = parseSet(line);
-        if (!parsed.ok && parsed.code !== 'unknown-name') {
-            throw new UsageError(`--fail-on '${line}': ${parsed.say}`);
-        }
-        return { kind: 'set', line };
-    });
-}
-
-/** The register, a line a check. */
-function checkLines(): string {
-    const width = Math.max(...TELLING_CHECKS.map(({ id }) => id.length));
-    return TELLING_CHECKS.map(({ id, severity, name }) => `${id.padEnd(width)}  ${severity.padEnd(6)}  ${name}`).join(
-        '\n',
-    );
 }
 
 /** Reads `KIND=FILE` lists before anything is surveyed, so that a wrong one costs no survey. */
