@@ -54,7 +54,7 @@ describe('a site with an old fault', () => {
         const worse = await survey(...gate, '--fail-on-new', 'error');
         expect(worse.code).toBe(3);
         expect(worse.out).toMatch(
-            /1 finding that survey 1 did not have: link-to-error\n {2}link-to-error \S+\/: Links to \/lost, which answers 404,
+            /1 finding that survey 1 did not have: link-to-error\n {2}link-to-error \S+\/: Links to \/lost, which answers 404/,
         );
         expect(worse.out).toMatch(/1 page is in the set that survey 1 did not have: error\n {2}\S+\/lost\n/);
         expect(worse.out).not.toContain('old-fault');
