@@ -8,6 +8,7 @@ import { benchCommand } from './bench.ts';
 import { doorCommand } from './door.ts';
 import { robotsCommand } from './robots.ts';
 import { runCommand } from './run.ts';
+import { sitemapCommand } from './sitemap.ts';
 import { surveyCommand } from './survey.ts';
 import { testCommand } from './test.ts';
 import { EXIT, helpText, UsageError } from './usage.ts';
@@ -29,6 +30,8 @@ async function main(words: string[]): Promise<number> {
             return doorCommand(rest);
         case 'robots':
             return robotsCommand(rest);
+        case 'sitemap':
+            return sitemapCommand(rest);
         case 'test':
             return testCommand(rest);
         case 'bench':

@@ -1,7 +1,7 @@
 /** `edgemap robots FILE|URL`: what a robots.txt says of URLs, without a survey and without a database. */
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { originOf, readAddress } from '../src/lib/core/address/address.ts';
+import { readAddress } from '../src/lib/core/address/address.ts';
 import { PRODUCT_TOKEN } from '../src/lib/core/page/directives.ts';
 import { readProblems } from '../src/lib/core/problems/problem.ts';
 import { deciderOf, quoteRule } from '../src/lib/core/robots/decide.ts';
@@ -10,13 +10,9 @@ import { productToken, robotsLines } from '../src/lib/core/robots/robots-lines.t
 import { counted } from '../src/lib/core/words/numbers.ts';
 import { noteWords, problemWords } from '../src/lib/core/words/problems.ts';
 import { robotsLineRemark } from '../src/lib/core/words/robots.ts';
-import { PatientClient } from '../src/lib/server/crawl/patient-client.ts';
-import { pinsOf } from '../src/lib/server/crawl/pins.ts';
 import { RobotsFiles } from '../src/lib/server/crawl/robots-files.ts';
-import { belongingOf } from '../src/lib/core/scope/belonging.ts';
-import { NO_SECRETS } from '../src/lib/core/survey/settings.ts';
 import { UserError } from '../src/lib/server/process/data-folder.ts';
-import { settingsOfCommand } from './survey-options.ts';
+import { CLIENT_OPTIONS, withClient, type ClientOptions } from './one-client.ts';
 import { EXIT, UsageError } from './usage.ts';
 
 /** One URL and what decides for it, as it is given out (`docs/formats.md`). */
@@ -75,8 +71,7 @@ function wordsOf(words: string[]) {
                 agent: { type: 'string' },
                 url: { type: 'string', multiple: true },
                 json: { type: 'boolean' },
-                pin: { type: 'string', multiple: true },
-                'allow-private': { type: 'boolean' },
+                ...CLIENT_OPTIONS,
             },
         });
     } catch (error) {
@@ -95,33 +90,21 @@ function readFrom(path: string): RobotsSource {
     return { text, note: '', origin: 'https://site.example', unreachable: '' };
 }
 
-async function askFor(url: string, options: ReturnType<typeof wordsOf>['values']): Promise<RobotsSource> {
-    const { settings } = settingsOfCommand({
-        start: url,
-        file: undefined,
-        preset: undefined,
-        options: { pin: options.pin, 'allow-private': options['allow-private'] },
-    });
-    const pins = pinsOf(settings.pins);
-    const belonging = belongingOf(settings.start, pins, settings);
-    const stop = new AbortController();
-    const client = new PatientClient({ settings, secrets: NO_SECRETS, belonging, pins, stop: stop.signal });
-    try {
+function askFor(url: string, options: ClientOptions): Promise<RobotsSource> {
+    return withClient(url, options, async (client, settings, origin) => {
         const files = new RobotsFiles(
             (asked) => client.fetchFile(asked),
             settings.token,
             () => undefined,
         );
-        const { row, unreachable } = await files.of(originOf(settings.start));
+        const { row, unreachable } = await files.of(origin);
         return {
             text: row.text,
             note: noteWords(readProblems(row.note)),
-            origin: originOf(settings.start),
+            origin,
             unreachable: unreachable === null ? '' : problemWords(unreachable),
         };
-    } finally {
-        await client.close();
-    }
+    });
 }
 
 function reportOf(file: string, agent: string, source: RobotsSource, asked: readonly string[]): RobotsReport {

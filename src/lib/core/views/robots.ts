@@ -1,11 +1,11 @@
 /** What *Robots* shows: a robots.txt line by line, what each rule does to known URLs, and what is found of the file. */
-import { originOf } from '../address/address.ts';
+import { originOf, readAddress } from '../address/address.ts';
 import { hostUrls } from '../areas/robots-change.ts';
 import type { CheckView, RobotsText, Severity } from '../checks/check.ts';
 import { fileFindings } from '../checks/site-findings.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { problem, readProblem } from '../problems/problem.ts';
+import { problem, readProblem, readProblems } from '../problems/problem.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { productToken, robotsLines, type RobotsLine } from '../robots/robots-lines.ts';
 import { robotsEffects, UrlMatcher } from '../robots/rule-effects.ts';
@@ -35,6 +35,8 @@ export interface RobotsLineView extends Omit<RobotsLine, 'value' | 'key'> {
     speaks: boolean;
     /** Of a rule that speaks to it. */
     rule: RuleView | null;
+    /** Of a Sitemap line what was found there, where it was asked for: addresses, or the files of an index. */
+    sitemap: { status: number | null; entries: number | null; files: number | null } | null;
     /** Why it says nothing, or not what it seems to; empty otherwise. */
     remark: string;
 }
@@ -109,6 +111,7 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
             group: line.group,
             speaks: speaking.has(line.group),
             rule: ruleViews.get(line.line) ?? null,
+            sitemap: line.kind === 'sitemap' ? sitemapAt(survey, line.value, file.url) : null,
             remark: robotsLineRemark(line),
         })),
         named: [...new Set(read.groups.flatMap(({ agents }) => agents))].filter((name) => name !== '*' && name !== ''),
@@ -124,6 +127,17 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
                 line: finding.line,
             })),
     };
+}
+
+/** A Sitemap line may only be absolute; a relative one is resolved all the same, as it was when it was asked for. */
+function sitemapAt(survey: PackedSurvey, href: string, base: string): RobotsLineView['sitemap'] {
+    const address = readAddress(href, base);
+    const url = address.ok ? address.address.url : null;
+    const file = survey.head.files.find((item) => item.kind === 'sitemap' && item.url === url);
+    if (!file) return null;
+    const index = readProblems(file.note).find((item) => item.code === 'sitemap-index');
+    const files = index?.code === 'sitemap-index' ? index.params.files : null;
+    return { status: file.status, entries: file.entries, files };
 }
 
 /** Its own groups where it has any, those for all others where it has none (RFC 9309 2.2.1). */

@@ -362,6 +362,20 @@ describe('the view model of Robots', () => {
         expect(told.named).toEqual(['otter']);
     });
 
+    it('tells of a Sitemap line what was found there', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .known('/a')
+            .page('/', [{ to: '/a' }])
+            .page('/a')
+            .sitemap();
+        const listed = packSurvey(site.measure()).survey;
+        const text = `Sitemap: ${ORIGIN}/sitemap.xml\nSitemap: ${ORIGIN}/never-asked.xml\n`;
+        const of = siteView(listed, GOALS, new Uint8Array(listed.count), [{ ...file, text }]);
+        const { lines } = robotsView(of, { origin: null, agent: 'edgemap', token: 'edgemap' }).file!;
+        expect(lines.map(({ sitemap }) => sitemap)).toEqual([{ status: 200, entries: 1, files: null }, null, null]);
+    });
+
     it('judges for another agent, and claims no set of what was not decided for it', () => {
         const told = view('otter').file!;
         expect(told.closed).toEqual({ pages: 3, set: null });

@@ -9,7 +9,8 @@ interface StepWords {
     seen: string;
 }
 
-const KINDS: Record<SitemapKind, string> = {
+/** What a file is. */
+export const SITEMAP_KINDS: Record<SitemapKind, string> = {
     urlset: 'a urlset',
     sitemapindex: 'a sitemap index',
     text: 'a plain list of addresses',
@@ -73,7 +74,7 @@ const STEPS: { [T in Exclude<keyof StepParams, 'told'>]: (params: StepParams[T])
     type: ({ sent }) => ({ tried: 'read its Content-Type', seen: `${sent}, where application/xml is due` }),
     form: ({ kind, troubles }) => ({
         tried: 'read it as a sitemap',
-        seen: [KINDS[kind], ...troubles.map((trouble) => placedWords(trouble, 'line'))].join('; '),
+        seen: [SITEMAP_KINDS[kind], ...troubles.map((trouble) => placedWords(trouble, 'line'))].join('; '),
     }),
     entries: ({ kind, usable, troubles }) => ({
         tried: `read its ${whatOf(kind)}`,

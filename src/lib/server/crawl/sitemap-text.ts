@@ -13,7 +13,7 @@ export type SitemapText =
     | { ok: false; problem: Problem };
 
 /** Gzip is told by its first bytes, whatever the name. */
-export async function sitemapText(answer: Answer): Promise<SitemapText> {
+export async function sitemapText(answer: Pick<Answer, 'body' | 'headers' | 'bodyTrouble'>): Promise<SitemapText> {
     const troubles: SitemapTrouble[] = [];
     const cut = (how: ProblemParams['cut']): void => void troubles.push(problem('cut', how));
     let bytes: Uint8Array = answer.body;

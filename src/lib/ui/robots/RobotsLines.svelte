@@ -1,7 +1,7 @@
 <script lang="ts">
     /** The file line by line, and at the side of each rule what it does; with an edit, both texts in one. */
     import type { RobotsFileView, RobotsLineView } from '../../core/views/robots.ts';
-    import { count } from '../parts/format.ts';
+    import { count, counted } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
     import type { RobotsEdit } from './robots-edit.svelte.ts';
     import RuleEffect from './RuleEffect.svelte';
@@ -21,6 +21,12 @@
     const widest = $derived(
         Math.max(1, ...file.lines.map(({ rule }) => (rule ? rule.decides.pages + rule.others + rule.loses : 0))),
     );
+    function sitemapWords(sitemap: RobotsLineView['sitemap']): string {
+        if (sitemap === null) return 'not asked for';
+        if (sitemap.files !== null) return `read, an index of ${counted(sitemap.files, 'file')}`;
+        if (sitemap.entries !== null) return `read, lists ${counted(sitemap.entries, 'address', 'addresses')}`;
+        return `answered ${sitemap.status ?? 'nothing'}`;
+    }
     const isQuiet = ({ kind, speaks }: RobotsLineView): boolean =>
         ['comment', 'extra', 'directive', 'unread', 'stray'].includes(kind) ||
         (['agent', 'rule', 'empty'].includes(kind) && !speaks);
@@ -51,6 +57,7 @@
                     <span class="aside">{line.remark}</span>
                 {:else if line?.kind === 'agent'}
                     <span class="ink3">{line.speaks ? `speaks to ${who}` : 'other agents'}</span>
+                {:else if line?.kind === 'sitemap'}<span class="ink3">{sitemapWords(line.sitemap)}</span>
                 {:else if line?.kind === 'empty'}
                     <span class="ink3">says nothing</span>
                 {:else if line?.kind === 'extra'}
