@@ -5,7 +5,7 @@ import { parseArgs } from 'node:util';
 import { readAddress } from '../src/lib/core/address/address.ts';
 import { isRedirectStatus } from '../src/lib/core/gates/gates.ts';
 import { writeProblem } from '../src/lib/core/problems/problem.ts';
-import { sitemapSteps, type SitemapKnock } from '../src/lib/core/sitemap/judge-sitemap.ts';
+import { bareKnock, sitemapSteps, type SitemapKnock } from '../src/lib/core/sitemap/judge-sitemap.ts';
 import { MAX_SITEMAP_BYTES, readSitemap } from '../src/lib/core/sitemap/read-sitemap.ts';
 import { counted } from '../src/lib/core/words/numbers.ts';
 import { SITEMAP_KINDS, toldStep, type ToldStep } from '../src/lib/core/words/sitemap-steps.ts';
@@ -65,20 +65,7 @@ function wordsOf(words: string[]) {
     }
 }
 
-/** Nothing was had of it yet. */
-const knockAt = (url: string): SitemapKnock => ({
-    url,
-    found: { by: 'usual', others: false },
-    belongs: true,
-    closedBy: null,
-    hops: [],
-    contentType: '',
-    caching: '',
-    bytes: null,
-    bodyTrouble: null,
-    file: null,
-    at: Date.now(),
-});
+const knockAt = (url: string): SitemapKnock => bareKnock(url, { by: 'usual', others: false });
 
 async function readFrom(path: string, place: string | null): Promise<SitemapKnock> {
     let body: Uint8Array;

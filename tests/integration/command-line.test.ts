@@ -107,7 +107,17 @@ describe('a good survey', () => {
             menu!.line,
             menu!.block,
         ]);
-        for (const { reason } of findings) expect(reason).toMatch(/^[A-Z].*\.$/);
+        for (const { reason } of findings) expect(reason).toMatch(/^(?:[A-Z]|“).*\.$/);
+        // The rule that closes more than was meant: a finding of the file, at its line.
+        expect(findings).toContainEqual(
+            expect.objectContaining({
+                check: 'robots-closes-wanted',
+                reason: expect.stringContaining(`“${answers.CLOSED_TOO_MUCH.rule}” closes`),
+                url: `${answers.START}robots.txt`,
+                line: '4',
+                pages: '0',
+            }),
+        );
     });
 
     it('writes three files that agree with each other', () => {

@@ -30,6 +30,21 @@ export interface SitemapKnock {
     at: number;
 }
 
+/** Before anything was asked for. */
+export const bareKnock = (url: string, found: SitemapFound): SitemapKnock => ({
+    url,
+    found,
+    belongs: true,
+    closedBy: null,
+    hops: [],
+    contentType: '',
+    caching: '',
+    bytes: null,
+    bodyTrouble: null,
+    file: null,
+    at: Date.now(),
+});
+
 const FORM_TROUBLES: readonly SitemapTroubleCode[] = [
     'empty',
     'html',

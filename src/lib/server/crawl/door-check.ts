@@ -24,7 +24,7 @@ import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { problem, writeProblem } from '../../core/problems/problem.ts';
 import { quoteRule } from '../../core/robots/decide.ts';
 import { rulesFor } from '../../core/robots/read-robots.ts';
-import { sitemapSteps, type SitemapKnock } from '../../core/sitemap/judge-sitemap.ts';
+import { bareKnock, sitemapSteps, type SitemapKnock } from '../../core/sitemap/judge-sitemap.ts';
 import { MAX_SITEMAP_BYTES, readSitemap } from '../../core/sitemap/read-sitemap.ts';
 import type { SurveySecrets, SurveySettings } from '../../core/survey/settings.ts';
 import { certificateOf } from './certificate.ts';
@@ -295,19 +295,7 @@ class DoorCheck {
     }
 
     async #knockAtSitemap(url: string, found: SitemapFound): Promise<SitemapKnock> {
-        const knock: SitemapKnock = {
-            url,
-            found,
-            belongs: this.#belonging.belongs(url),
-            closedBy: null,
-            hops: [],
-            contentType: '',
-            caching: '',
-            bytes: null,
-            bodyTrouble: null,
-            file: null,
-            at: Date.now(),
-        };
+        const knock = { ...bareKnock(url, found), belongs: this.#belonging.belongs(url) };
         if (!knock.belongs) return knock;
         let at = url;
         let answer: Answer | NoAnswer | null = null;
