@@ -1,7 +1,7 @@
 /** What a robots.txt does to the known URLs of its host, and what another text in its place would change. */
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import { depths, UNREACHED } from '../graph/depth.ts';
-import { once } from '../kept.ts';
+import { countKept, once } from '../kept.ts';
 import { depthGraph } from '../model/way-graph.ts';
 import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -30,7 +30,7 @@ export function hostUrls(survey: PackedSurvey, origin: string): HostUrls {
         };
         for (let node = 0; node < survey.count; node++) take(survey.url(node), node);
         if (survey.has('text')) for (const url of survey.texts('other_url').all()) take(url, -1);
-        return { nodes: Int32Array.from(nodes), urls, matcher: matcherOf(urls) };
+        return { nodes: Int32Array.from(nodes), urls, matcher: matcherOf(urls, (bytes) => countKept(survey, bytes)) };
     });
 }
 

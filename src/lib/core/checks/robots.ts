@@ -5,7 +5,7 @@ import { known } from '../problems/problem.ts';
 import { isPattern, quoteRule } from '../robots/decide.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { robotsLines, type RobotsLineKind } from '../robots/robots-lines.ts';
-import { robotsEffects, UrlMatcher, type RuleEffect } from '../robots/rule-effects.ts';
+import { robotsEffects, type RuleEffect } from '../robots/rule-effects.ts';
 import { defineCheck, type Check, type CheckView, type RobotsText, type ToldOfFile } from './check.ts';
 
 /** Groups of different rules that are judged in one file: each is asked about every known URL. */
@@ -42,7 +42,7 @@ function effectsOf(view: CheckView, file: RobotsText): RuleEffect[] {
     }
     const byLine = new Map<number, RuleEffect>();
     for (const rules of [...judged.values()].slice(0, MOST_GROUPS)) {
-        for (const effect of robotsEffects(rules, new UrlMatcher(matcher.urls)).rules) {
+        for (const effect of robotsEffects(rules, matcher).rules) {
             const before = byLine.get(effect.rule.line);
             if (!before || effect.decides > before.decides) byLine.set(effect.rule.line, effect);
         }

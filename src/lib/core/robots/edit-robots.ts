@@ -259,4 +259,5 @@ export function withRules(
 }
 
 /** Many URLs ready to be asked about. */
-export const matcherOf = (urls: readonly string[]): UrlMatcher => new UrlMatcher(urls.map(pathForms));
+export const matcherOf = (urls: readonly string[], onKept?: (bytes: number) => void): UrlMatcher =>
+    new UrlMatcher(urls.map(pathForms), onKept);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { deciderOf } from './decide.ts';
 import { matcherOf } from './edit-robots.ts';
 import { readRobots, rulesFor } from './read-robots.ts';
-import { closedUrls, robotsEffects } from './rule-effects.ts';
+import { closedUrls, robotsEffects, UrlMatcher } from './rule-effects.ts';
 
 const ORIGIN = 'https://site.example';
 const FILE = `User-agent: *
@@ -39,5 +39,32 @@ describe('what each rule does', () => {
             urls.map((url) => decide(url).rule),
         );
         expect([...closedUrls(rules, matcherOf(urls))]).toEqual(urls.map((url) => (decide(url).allowed ? 0 : 1)));
+    });
+});
+
+describe('many URLs that many rules are asked about', () => {
+    const urls = matcherOf(PATHS.map((path) => `${ORIGIN}${path}`)).urls;
+
+    it('tell of the bytes they remember, once a pattern', () => {
+        let kept = 0;
+        const matcher = new UrlMatcher(urls, (bytes) => (kept += bytes));
+        const rules = rulesFor(readRobots(FILE), 'edgemap');
+        robotsEffects(rules, matcher);
+        const first = kept;
+        expect(first).toBeGreaterThan(0);
+        robotsEffects(rules, matcher);
+        expect(kept).toBe(first);
+        robotsEffects([{ allow: false, pattern: '/never-met', line: 1 }], matcher);
+        expect(kept).toBeGreaterThan(first);
+    });
+
+    it('remember no more than they may, however many patterns are typed, and answer as before', () => {
+        let [kept, most] = [0, 0];
+        const matcher = new UrlMatcher(urls, (bytes) => (most = Math.max(most, (kept += bytes))));
+        const rule = (pattern: string) => [{ allow: false, pattern, line: 1 }];
+        for (let typed = 0; typed < 140_000; typed++) robotsEffects(rule(`/members/${typed}`), matcher);
+        expect(most).toBeLessThanOrEqual(32 * 1024 * 1024);
+        expect(kept).toBeLessThan(most);
+        expect(robotsEffects(rule('/members/'), matcher).rules[0]).toMatchObject({ decides: 4 });
     });
 });

@@ -2,8 +2,9 @@
 import { fits, prepareRules, type PathForms, type PreparedRule } from './decide.ts';
 import type { RobotsRule } from './read-robots.ts';
 
-/** Most places that are remembered, over all patterns. */
-const MOST_REMEMBERED = 8_000_000;
+/** Most bytes that are remembered, over all patterns; and what each takes beside its places. */
+const MOST_REMEMBERED = 32 * 1024 * 1024;
+const PER_PATTERN = 256;
 
 /**
  * Many URLs that many rules are asked about. Which URLs a pattern fits is remembered, so that a file of which one line is
@@ -12,10 +13,13 @@ const MOST_REMEMBERED = 8_000_000;
 export class UrlMatcher {
     readonly urls: readonly PathForms[];
     readonly #known = new Map<string, Uint32Array<ArrayBuffer>>();
+    readonly #onKept: (bytes: number) => void;
     #remembered = 0;
 
-    constructor(urls: readonly PathForms[]) {
+    /** @param onKept told of the bytes that come to what is remembered; negative where it is let go */
+    constructor(urls: readonly PathForms[], onKept: (bytes: number) => void = () => undefined) {
         this.urls = urls;
+        this.#onKept = onKept;
     }
 
     /** Places of the URLs that a rule fits, ascending. O(URLs) for a pattern that is met first. */
@@ -27,12 +31,15 @@ export class UrlMatcher {
             const places: number[] = [];
             for (let place = 0; place < urls.length; place++) if (fits(rule, urls[place]!)) places.push(place);
             found = Uint32Array.from(places);
-            this.#remembered += found.length;
-            if (this.#remembered > MOST_REMEMBERED) {
+            const bytes = found.byteLength + PER_PATTERN;
+            if (this.#remembered + bytes > MOST_REMEMBERED) {
                 this.#known.clear();
-                this.#remembered = found.length;
+                this.#onKept(-this.#remembered);
+                this.#remembered = 0;
             }
             this.#known.set(pattern, found);
+            this.#remembered += bytes;
+            this.#onKept(bytes);
         }
         return found;
     }

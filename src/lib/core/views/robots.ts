@@ -8,7 +8,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problem, readProblem, readProblems } from '../problems/problem.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { productToken, robotsLines, type RobotsLine } from '../robots/robots-lines.ts';
-import { robotsEffects, UrlMatcher } from '../robots/rule-effects.ts';
+import { robotsEffects } from '../robots/rule-effects.ts';
 import { quoted } from '../sets/tokens.ts';
 import { fileFindingSentence } from '../words/checks.ts';
 import { noteWords, problemWords } from '../words/problems.ts';
@@ -154,7 +154,7 @@ function viewsOf(
     isOurs: boolean,
 ): Map<number, RuleView> {
     const { nodes, matcher } = hostUrls(survey, originOf(file.url));
-    const { rules: effects, decidedBy } = robotsEffects(rules, new UrlMatcher(matcher.urls));
+    const { rules: effects, decidedBy } = robotsEffects(rules, matcher);
     const pages = new Uint32Array(rules.length);
     const others = new Uint32Array(rules.length);
     for (let at = 0; at < nodes.length; at++) {
