@@ -1,4 +1,6 @@
 /** All checks of the register over the packed survey of a large site: time of one core, and memory while they run. */
+import { causesOf } from '../src/lib/core/checks/causes.ts';
+import { foundOf } from '../src/lib/core/checks/found.ts';
 import { CHECKS } from '../src/lib/core/checks/register.ts';
 import { siteFindings, siteView } from '../src/lib/core/checks/site-findings.ts';
 import { hostUrls, judgedUrls, robotsChange } from '../src/lib/core/areas/robots-change.ts';
@@ -19,7 +21,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     const began = performance.now();
     const { survey } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rowsOf(count));
     const packing = performance.now() - began;
-    const view = siteView(survey, GOALS, new Uint8Array(survey.count), []);
+    const view = siteView(survey, { goals: GOALS, priority: new Uint8Array(survey.count) });
     let findings = 0;
     let most = 0;
     const first = performance.now();
@@ -32,10 +34,19 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
         `${CHECKS.length} checks, ${count.toLocaleString('en')} pages, ${occurrences.toLocaleString('en')} occurrences`,
         `${took.toFixed(0)} ms at first, ${findings.toLocaleString('en')} findings`,
     );
-    const again = await fastest(RUNS, () => {
+    const telling = await fastest(RUNS, () => {
         for (const _ of siteFindings(view));
     });
-    line('  again', `${again.toFixed(0)} ms`);
+    line('  telling them again, once they are found', `${telling.toFixed(0)} ms`);
+    const began2 = performance.now();
+    const { open } = causesOf(view);
+    line(`  ${open.length.toLocaleString('en')} causes, at first`, `${(performance.now() - began2).toFixed(0)} ms`);
+    const { check, severity, subject, cause, accepted, start } = foundOf(view);
+    const bytes = [check, severity, subject, cause, accepted, start].reduce(
+        (sum, column) => sum + column.byteLength,
+        0,
+    );
+    line('  the findings as columns', `${(bytes / 1e6).toFixed(1)} MB, ${subject.length.toLocaleString('en')} rows`);
     line('  ratio, checking to making and packing the rows', ratio(took, packing));
     line('  heap while they run, at most', `${(most / 1e6).toFixed(0)} MB`);
     await robotsEdit(survey);

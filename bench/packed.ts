@@ -12,7 +12,8 @@ import { inOrder, pageColumns, placesBy } from '../src/lib/core/sets/page-column
 import { pageSheet } from '../src/lib/core/areas/page-sheet.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { countPages } from '../src/lib/core/areas/count-pages.ts';
-import { jobsOf } from '../src/lib/core/checks/jobs.ts';
+import { causesOf } from '../src/lib/core/checks/causes.ts';
+import { siteView } from '../src/lib/core/checks/site-findings.ts';
 import { pageLinksOf } from '../src/lib/core/areas/page-links.ts';
 import { followedDepths } from '../src/lib/core/areas/reach.ts';
 import { lostTargets, misfitList } from '../src/lib/core/areas/weight.ts';
@@ -52,7 +53,7 @@ async function estimate(open: () => PackedSurvey): Promise<void> {
     };
     await tell('that was opened');
     siteMeasures(survey);
-    jobsOf(survey, 4);
+    causesOf(viewOf(survey));
     for (const column of pageColumns(survey).values()) placesBy(survey, column);
     for (const name of ['url', 'title', 'h1', 'description'] as const) survey.texts(name).lower();
     await tell('ordered by every column');
@@ -63,6 +64,9 @@ function onceTimed(work: () => void): number {
     work();
     return performance.now() - began;
 }
+
+const GOALS = { all: 4, first: null, second: null, third: null };
+const viewOf = (survey: PackedSurvey) => siteView(survey, { goals: GOALS, priority: new Uint8Array(survey.count) });
 
 export async function packedBench(options: BenchOptions): Promise<void> {
     const pages = options.pages ?? 100_000;
@@ -195,7 +199,7 @@ export async function packedBench(options: BenchOptions): Promise<void> {
     for (const [name, make] of [
         ['counts', () => countPages(survey)],
         ['measures of the site', () => siteMeasures(survey)],
-        ['jobs', () => jobsOf(survey, 4)],
+        ['causes', () => causesOf(viewOf(survey))],
         ['where weight is lost', () => lostTargets(survey)],
         ['misfits', () => misfitList(survey, priority)],
         ['depths along followed links', () => followedDepths(survey)],

@@ -8,7 +8,9 @@ import {
     type Severity,
 } from '../src/lib/core/checks/check.ts';
 import { TELLING_CHECKS } from '../src/lib/core/checks/register.ts';
-import { fileFindings, siteFindings } from '../src/lib/core/checks/site-findings.ts';
+import { causeKey } from '../src/lib/core/checks/cause-rows.ts';
+import { fileCause, fileFindings } from '../src/lib/core/checks/file-findings.ts';
+import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { fileFindingSentence, findingSentence } from '../src/lib/core/words/checks.ts';
 import { evaluateIn, type Surveys } from '../src/lib/server/current-set.ts';
@@ -138,15 +140,17 @@ function findingsOf(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): Foun
     const found: Found[] = [];
     for (const finding of fileFindings(view)) {
         const { check: id, severity, file, line, params } = finding;
-        if (!isMeant(id, severity)) continue;
+        if (!isMeant(id, severity) || view.settings.accepted.causes.has(causeKey(fileCause(view.survey, finding))))
+            continue;
         const at = line === null ? '' : `, line ${line}`;
         // A rule is the same one when lines are put above it, and when it closes a page more.
         const rule = 'rule' in params ? params.rule : 'text' in params ? params.text : '';
         const key = JSON.stringify([id, file, rule]);
         found.push({ key, say: () => `${id} ${file}${at}: ${fileFindingSentence(finding)}` });
     }
-    for (const { finding, node, target, template } of siteFindings(view)) {
-        if (!isMeant(finding.check, finding.severity)) continue;
+    for (const { finding, node, target, template, isAccepted } of siteFindings(view)) {
+        // What is accepted is lived with: it fails nothing.
+        if (isAccepted || !isMeant(finding.check, finding.severity)) continue;
         const url = survey.url(node);
         const to = target === -1 ? '' : survey.url(target);
         // A menu to which something was added is another block, and its old links are no news.

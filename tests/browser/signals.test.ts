@@ -3,6 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Application } from '../support/application.ts';
 import { clickText, textOf, waitForText, type WatchedPage } from '../support/browser.ts';
+import { until } from '../support/command.ts';
 import { openScene, type Scene } from '../support/scene.ts';
 
 let scene: Scene;
@@ -23,6 +24,61 @@ afterEach(() => {
 
 const there = (part: string): Promise<unknown> =>
     page.goto(`${app.address}/sites/1/1/${part}`, { waitUntil: 'networkidle2' });
+
+describe('Causes', () => {
+    it('tell what mends most, each number a set, and stand apart once they are accepted', async () => {
+        await there('causes');
+        await waitForText(page, 'may be indexed');
+        await page.$$eval('.causes details', (folds) => folds.forEach((fold) => (fold.open = true)));
+        expect(await scene.numbersAreSets()).toBeGreaterThan(40);
+        const first = await textOf(page, '.causes tbody tr');
+        expect(first).toContain('Disallow: /members/');
+        await page.type('.causes form input', 'members only');
+        await clickText(page, 'Accept');
+        await waitForText(page, '1 accepted');
+        expect(await textOf(page, '[aria-label="Accepted"]')).toContain('members only');
+        expect(await textOf(page, '[aria-label="Causes"]')).not.toContain('Narrow the rule “Disallow: /members/”');
+        // It is visible in the register as well, and taken back there.
+        await there('checks');
+        expect(await textOf(page, '[aria-label="Accepted"]')).toContain('Disallow: /members/');
+        await clickText(page, 'Take back');
+        await waitForText(page, 'Nothing is accepted.');
+    });
+});
+
+describe('Checks', () => {
+    const found = (id: string): Promise<string> =>
+        page.$$eval(
+            '.checks tr',
+            (rows, name) =>
+                rows
+                    .find((row) => row.querySelector('.mono')?.textContent === name)
+                    ?.children[2]?.textContent?.trim() ?? '',
+            id,
+        );
+
+    it('are switched off and on, and have thresholds of the site', async () => {
+        await there('checks');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(10);
+        const before = await found('thin-hold');
+        expect(Number(before)).toBeGreaterThan(0);
+        await page.click('[aria-label="Ask Thin hold"]');
+        await waitForText(page, '; 1 is switched off');
+        expect(await found('thin-hold')).toBe('off');
+        await page.click('[aria-label="Ask Thin hold"]');
+        await page.waitForFunction(() => !document.body.innerText.includes('; 1 is switched off'));
+        expect(await found('thin-hold')).toBe(before);
+        const few = '[aria-label="Threshold of Few words, in words"]';
+        await page.type(few, '5000');
+        await page.keyboard.press('Tab');
+        await waitForText(page, 'is a number of words from 1 to 1,000.');
+        await page.$eval(few, (field) => ((field as HTMLInputElement).value = ''));
+        await page.type(few, '1');
+        await page.keyboard.press('Tab');
+        // Every page of the demo has a word or more.
+        await until('the words counted anew', async () => (await found('few-words')) === '0');
+    });
+});
 
 describe('Gates', () => {
     it('tells what may be indexed and quotes both sides of each contradiction', async () => {

@@ -1,17 +1,42 @@
 /** What the register tells of a survey and of a page, in words. */
-import { jobsOf as jobs } from '$lib/core/checks/jobs.ts';
+import { causesOf } from '$lib/core/checks/causes.ts';
+import type { CheckView } from '$lib/core/checks/check.ts';
 import { pageFindings as findings } from '$lib/core/checks/page-findings.ts';
+import { siteView, type SiteSays } from '$lib/core/checks/site-findings.ts';
 import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
-import { editWords, findingSentence, moreLinksSentence } from '$lib/core/words/checks.ts';
+import { causeWords, followsWords } from '$lib/core/words/causes.ts';
+import { findingSentence, moreLinksSentence } from '$lib/core/words/checks.ts';
 
-export function jobsOf(survey: PackedSurvey, goal: number | null, most?: number) {
-    const found = jobs(survey, goal, most);
-    return { jobs: found.jobs.map((job) => ({ ...job, ...editWords(job, job.pages) })), more: found.more };
+export const NO_GOALS = { all: null, first: null, second: null, third: null };
+
+/** A survey as its checks look at it: nothing is said of it but what is given. */
+export function checkView(survey: PackedSurvey, said: Partial<SiteSays> = {}): CheckView {
+    return siteView(survey, { goals: NO_GOALS, priority: new Uint8Array(survey.count), ...said });
+}
+
+/** The same, with one depth goal for all pages. */
+export function withGoal(survey: PackedSurvey, goal: number | null): CheckView {
+    return checkView(survey, { goals: { ...NO_GOALS, all: goal } });
+}
+
+/** Open causes, worded as *Fix once* has them: what follows first is their effect. */
+export function causesTold(view: CheckView) {
+    return causesOf(view).open.map((cause) => {
+        const { check, pages, set } = cause.follows[0]!;
+        return {
+            ...cause,
+            ...causeWords(cause.cause, cause),
+            check,
+            pages,
+            effect: followsWords(check, pages),
+            line: set,
+        };
+    });
 }
 
 export function pageFindings(survey: PackedSurvey, node: number, goal: number | null) {
-    const { findings: found, moreLinks } = findings(survey, node, goal);
-    const told = found.map((finding) => ({ ...finding, say: findingSentence(finding) }));
+    const { findings: found, moreLinks } = findings(withGoal(survey, goal), node);
+    const told = found.map(({ finding }) => ({ ...finding, say: findingSentence(finding) }));
     const more = { severity: 'remark' as const, say: moreLinksSentence(moreLinks), place: null };
     return moreLinks > 0 ? [...told, more] : told;
 }

@@ -20,9 +20,9 @@ export interface KeptKinds {
     flag: [name: string];
     /** The origins are those of the robots.txt files of the survey. */
     'host urls': [origin: string, others: string];
+    'given to': [];
     'held by template': [template: number];
     islands: [];
-    jobs: [goal: number | null];
     length: [field: string];
     'link keys': [];
     'links asked for': [kind: number, followed: boolean];
@@ -40,6 +40,7 @@ export interface KeptKinds {
     'nearest pages': [];
     'nodes by name': [];
     'offered goal': [];
+    'orphan roots': [];
     'outgoing links': [];
     'own links': [];
     'page counts': [];
@@ -53,11 +54,15 @@ export interface KeptKinds {
     'site measures': [];
     'redirect ways': [];
     'template words': [];
+    'thrown away': [];
     'template list': [];
     texts: [field: string];
     'without templates': [];
     wide: [field: string];
 }
+
+/** What is kept by more than the survey. */
+export type LatestKind = 'found' | 'causes';
 
 interface Account {
     values: Map<string, unknown>;
@@ -82,6 +87,22 @@ export function once<K extends keyof KeptKinds, T>(survey: object, what: K, by: 
         account.bytes += sizeOf(value);
     }
     return account.values.get(key) as T;
+}
+
+/**
+ * The same of what goes by more than the survey (goals, priorities, what was accepted): only the last is kept, and made
+ * again when any of that has changed.
+ */
+export function latest<T>(survey: object, what: LatestKind, of: string, make: () => T): T {
+    const account = accountOf(survey);
+    const key = `latest ${what}`;
+    const before = account.values.get(key) as { of: string; value: T; bytes: number } | undefined;
+    if (before?.of === of) return before.value;
+    const value = make();
+    const bytes = sizeOf(value);
+    account.bytes += bytes - (before?.bytes ?? 0);
+    account.values.set(key, { of, value, bytes });
+    return value;
 }
 
 /** Counts bytes that are kept for a survey elsewhere: texts that were decoded, lists that were loaded. */

@@ -13,9 +13,10 @@ import { once } from '../core/kept.ts';
 import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/page-columns.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
-import { surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
+import { seeks, surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
 import { appStore, openPacked, surveysOf } from './app.ts';
 import { askedOnce } from './request-memo.ts';
+import { checkSettingsIn } from './site-checks.ts';
 import type { Database } from './store/connect.ts';
 import { listIntended } from './store/intended-store.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
@@ -143,15 +144,18 @@ async function contextFor(
 
 function seeksFindings(set: SetExpression): boolean {
     let isSo = false;
-    walkSet(set, (part) => (isSo ||= part.kind === 'finding' || part.kind === 'found'));
+    walkSet(set, (part) => (isSo ||= seeks(part)));
     return isSo;
 }
 
-/** What the checks find, by the depth goals of the site; in another survey no page has a priority. */
+/** What the checks find, by what the site says of them; in another survey no page has a priority. */
 async function finderOf(db: Database, { siteId }: Survey): Promise<SetContext['finds']> {
-    const goals = (await getSite(db, siteId))?.depthGoals ?? NO_GOALS;
-    return (of, sought, priority) =>
-        pagesFound(siteView(of, goals, Uint8Array.from(priority ?? new Uint8Array(of.count)), []), sought);
+    const [site, settings] = await Promise.all([getSite(db, siteId), checkSettingsIn(db, siteId)]);
+    const goals = site?.depthGoals ?? NO_GOALS;
+    return (of, sought, said) => {
+        const priority = Uint8Array.from(said ?? new Uint8Array(of.count));
+        return pagesFound(siteView(of, { goals, priority, settings }), sought);
+    };
 }
 
 /** The survey that a survey is compared with: the last whole one before it. */

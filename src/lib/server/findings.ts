@@ -1,4 +1,4 @@
-/** What the register needs to find: a survey with all its parts, and what the site wants of its pages. */
+/** What the register needs to find: a survey with all its parts, and what the site says of its pages and of the checks. */
 import type { CheckView, RobotsText } from '../core/checks/check.ts';
 import { siteView } from '../core/checks/site-findings.ts';
 import { readProblems } from '../core/problems/problem.ts';
@@ -6,6 +6,7 @@ import type { Part } from '../core/columns/column.ts';
 import { appStore } from './app.ts';
 import { evaluateIn, evaluateLine, type Surveys } from './current-set.ts';
 import type { RequestContext } from './request-context.ts';
+import { checkSettingsIn } from './site-checks.ts';
 import type { Database } from './store/connect.ts';
 import { RowReader } from './store/row-reader.ts';
 import { getSite } from './store/site-store.ts';
@@ -13,10 +14,18 @@ import type { Survey } from './store/survey-store.ts';
 
 const ALL_PARTS: readonly Part[] = ['links'];
 
-export async function checkViewOf({ site, survey }: Pick<RequestContext, 'site' | 'survey'>): Promise<CheckView> {
+/** @param texts robots.txt is read too: what is found of files is asked for */
+export async function checkViewOf(
+    { site, survey }: Pick<RequestContext, 'site' | 'survey'>,
+    texts: 'with files' | 'pages only' = 'with files',
+): Promise<CheckView> {
     const { db } = appStore();
     const { survey: packed, priority } = await evaluateLine(survey, '', ALL_PARTS);
-    return siteView(packed, site.depthGoals, priority, await robotsTexts(db, survey.id));
+    const [settings, robots] = await Promise.all([
+        checkSettingsIn(db, site.id),
+        texts === 'with files' ? robotsTexts(db, survey.id) : [],
+    ]);
+    return siteView(packed, { goals: site.depthGoals, priority, robots, settings });
 }
 
 /** The same, on surveys from wherever they are. @throws Error where the survey's site is gone */
@@ -24,7 +33,11 @@ export async function checkViewIn(surveys: Surveys, survey: Survey): Promise<Che
     const site = await getSite(surveys.db, survey.siteId);
     if (!site) throw new Error('the site of the survey is gone');
     const { survey: packed, priority } = await evaluateIn(surveys, survey, '', ALL_PARTS);
-    return siteView(packed, site.depthGoals, priority, await robotsTexts(surveys.db, survey.id));
+    const [robots, settings] = await Promise.all([
+        robotsTexts(surveys.db, survey.id),
+        checkSettingsIn(surveys.db, site.id),
+    ]);
+    return siteView(packed, { goals: site.depthGoals, priority, robots, settings });
 }
 
 /** The robots.txt files of a survey with their texts, in the order in which they were asked for. */

@@ -12,12 +12,12 @@ import { linksOfPage } from '../../../../tests/support/reference/link-records.ts
 import { countSurvey } from '../../../../tests/support/reference/count-survey.ts';
 import { ORIGIN, Site, type SmallLink } from '../../../../tests/support/small-site.ts';
 import { countPages } from './count-pages.ts';
-import { jobsOf, pageFindings } from '../../../../tests/support/checks.ts';
+import { pageFindings } from '../../../../tests/support/checks.ts';
 import { pageLinksOf } from './page-links.ts';
 import { beyondGoal, followedDepths, islandsOf, offeredGoal } from './reach.ts';
 import { sinceBaseline } from './since-baseline.ts';
 import { lostTargets, misfitList, standingAgainst } from './weight.ts';
-import { rule, told } from '../../../../tests/support/problems.ts';
+import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site): PackedSurvey => packSurvey(site.measure()).survey;
 const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
@@ -240,93 +240,6 @@ describe('weight', () => {
     });
 });
 
-describe('jobs', () => {
-    const planted = (): Site => {
-        const site = new Site().known('/', 'manual');
-        const pages = ['/', '/a', '/b', '/c', '/d'];
-        pages.forEach((path) =>
-            site.page(
-                path,
-                pages.map((to) => ({ to })),
-                { title: path === '/a' || path === '/b' ? 'Same' : path },
-            ),
-        );
-        site.page('/gone', [], { status: 404, words: null }).page('/moved', [], {
-            status: 301,
-            words: null,
-            redirectTo: site.id('/c'),
-        });
-        site.page('/cut/off', [], {}).known('/cut/off', 'sitemap');
-        site.page('/secret', [], { noindex: true, noindexReason: told('meta robots, line 3') }).known(
-            '/secret',
-            'sitemap',
-        );
-        for (const path of pages.slice(0, 3)) site.known(path, 'sitemap');
-        return site
-            .sitemap()
-            .share(pages, [{ to: '/gone', anchor: 'Book' }, { to: '/moved', anchor: 'Fees' }, { to: '/secret' }]);
-    };
-
-    it('name each planted fault once, with the template, and a set of the size they tell', () => {
-        const survey = pack(planted());
-        const { jobs, more } = jobsOf(survey, 0);
-        expect(more).toBe(0);
-        for (const job of jobs) expect(sizeOf(survey, job.set), job.set).toBe(job.pages);
-        const told = jobs.map(({ severity, say, pages }) => `${severity}: ${say} (${pages})`);
-        expect(told).toEqual([
-            'fault: Mend the link “Book” to /gone, which answers 404 (5)',
-            'fault: Take out of the sitemap, or mend, the pages that say noindex (1)',
-            'fault: Link to what is cut off in /cut/ (1)',
-            'risk: Point the link “Fees” to /moved at /c (5)',
-            'risk: Bring pages within 0 clicks (5)',
-            'risk: List the indexable pages that are missing (2)',
-            'remark: Tell pages with the same title apart (2)',
-        ]);
-    });
-
-    it('tell a rule and where it stands, and speak of one page as of one', () => {
-        const robotsRule = rule('Disallow: /shut', 'https://site.example/robots.txt', 4);
-        const site = new Site()
-            .known('/', 'manual')
-            .page('/', [{ to: '/shut' }])
-            .known('/', 'sitemap');
-        site.page('/shut', [], {
-            status: null,
-            notRead: 'robots',
-            robotsAllowed: false,
-            robotsRule,
-            words: null,
-        });
-        const { jobs } = jobsOf(pack(site.known('/shut', 'sitemap').sitemap()), null);
-        expect(jobs.map(({ say, where, pages, effect }) => `${say}: ${where}: ${pages} ${effect}`)).toEqual([
-            'Narrow the rule “Disallow: /shut”, or take what it closes out of the sitemap: robots.txt, line 4: 1 listed page is closed by it',
-        ]);
-    });
-
-    it('are not told of what is not known: no sitemap, a partial survey, no goal', () => {
-        const site = new Site()
-            .known('/', 'manual')
-            .page('/', [{ to: '/a' }])
-            .page('/a')
-            .page('/lone');
-        expect(jobsOf(pack(site), null).jobs.map(({ where }) => where)).toEqual(['sentences and lists']);
-        // That job is the orphan's: in a partial survey nobody knows whether it is one.
-        const partial = packSurvey(site.measure({ cut: ['max-pages'] })).survey;
-        expect(partial.head.complete).toBe(false);
-        expect(jobsOf(partial, null).jobs).toEqual([]);
-    });
-
-    it('beyond the most that are told are counted', () => {
-        const { jobs, more } = jobsOf(pack(planted()), null, 2);
-        expect([jobs.length, more]).toEqual([2, 4]);
-    });
-
-    it('say where an edit is made by what the template holds', () => {
-        const { jobs } = jobsOf(pack(planted()), null);
-        expect(jobs.find(({ say }) => say.includes('/gone'))?.where).toBe('menu: Book, Fees');
-    });
-});
-
 describe('what changed since the baseline', () => {
     it('is told of counts and of what became of orphans', () => {
         const before = new Site()
@@ -415,8 +328,8 @@ describe('the findings of a page', () => {
             'fault: Links to /gone, which answers 404.',
             'risk: One reached page alone links here with a followed link.',
             'risk: Lies 1 click deep; the goal is 0.',
+            'risk: Links to /moved, which redirects.',
             'remark: Has no h1.',
-            'remark: Links to /moved, which redirects.',
         ]);
         expect(foundAt('/good2')).toEqual([]);
         // A link that is found wrong stands where the sheet of the page has it.

@@ -8,48 +8,14 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { siteMeasures } from './site-measures.ts';
 import { lostUrls } from '../packed/model-of.ts';
 import { modelOf } from '../packed/model-of.ts';
-import type { PageRow } from '../survey/survey-rows.ts';
 import { againstIntended, readOutline } from '../compare/intended.ts';
-import { jobsOf, pageFindings } from '../../../../tests/support/checks.ts';
+import { pageFindings } from '../../../../tests/support/checks.ts';
 import { pageLinksOf } from './page-links.ts';
 import { lostTargets, misfitList } from './weight.ts';
 import { told } from '../../../../tests/support/problems.ts';
 
 const pack = (site: Site, facts?: TextFacts): PackedSurvey => packSurvey(site.measure(), facts).survey;
 const node = (survey: PackedSurvey, path: string): number => survey.nodeOf(`${ORIGIN}${path}`);
-const jobs = (survey: PackedSurvey): { severity: string; say: string }[] => jobsOf(survey, null).jobs;
-
-describe('jobs', () => {
-    it.each([
-        [301, true],
-        [308, true],
-        [302, false],
-        [307, false],
-    ])('a menu that links to a %i: to be pointed at its end, %s', (status, isJob) => {
-        const pages = ['/', '/a', '/b', '/c'];
-        const site = new Site().known('/', 'manual');
-        for (const path of pages) site.page(path);
-        site.page('/old', [], { status, words: null, redirectTo: site.id('/c') });
-        site.share(pages, [{ to: '/a' }, { to: '/b' }, { to: '/c' }, { to: '/old', anchor: 'Old' }]);
-        const found = jobs(pack(site)).filter(({ say }) => say.startsWith('Point the link'));
-        expect(found.map(({ severity }) => severity)).toEqual(isJob ? ['risk'] : []);
-    });
-
-    it.each<[string, Partial<PageRow>, string]>([
-        ['redirect', { status: 302, words: null }, 'fault'],
-        ['noindex', { noindex: true, noindexReason: told('meta') }, 'fault'],
-        ['response', { status: 404, words: null }, 'fault'],
-    ])('a listed page that stops at %s', (gate, facts, severity) => {
-        const site = new Site()
-            .known('/', 'manual')
-            .page('/', [{ to: '/x' }])
-            .page('/end', []);
-        const change = gate === 'redirect' ? { instantRefresh: site.id('/end') } : facts;
-        site.page('/x', [], change).known('/x').sitemap();
-        const [found] = jobs(pack(site)).filter(({ say }) => say.startsWith('Take out of the sitemap'));
-        expect(found?.severity).toBe(gate === 'redirect' ? 'risk' : severity);
-    });
-});
 
 describe('where weight is lost', () => {
     it('is told dearest first, then by pages, then by URL', () => {

@@ -1,10 +1,8 @@
 /** What do canonicals name? One that names the page itself is in order; several different ones void each other (RFC 6596). */
 import { gateOf } from '../columns/gate-facts.ts';
-import { once } from '../kept.ts';
-import { lostUrls } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { defineCheck, type Check, type CheckView, when } from './check.ts';
-import { sizeOf } from './set-size.ts';
+import { answersBadly, answersRoot } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
 /** The canonical that counts of each page that names another URL: its address; -1 for none, or the page itself. */
@@ -33,10 +31,6 @@ const whereCanonical =
         };
     };
 
-const oneEdit =
-    (severity: 'fault' | 'risk', set: string) =>
-    ({ survey }: CheckView) => [{ severity, params: {}, set, cost: null, about: sizeOf(survey, set) }];
-
 export const CANONICAL_CHECKS: readonly Check[] = [
     defineCheck({
         id: 'canonical-several',
@@ -64,12 +58,11 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals that were not read.',
         why: 'It asks for a page to be indexed that is not there.',
         advice: 'Let the canonical name the page itself, or one that answers.',
-        ofPage: whereCanonical(({ survey }) => {
-            const lost = once(survey, 'lost urls', [], () => lostUrls(survey));
-            const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
-            return (to) => lost[to] === 1 && allowed[to] !== 0 && !(status[to]! >= 300 && status[to]! < 400);
-        }),
-        edits: oneEdit('fault', 'canonical to (error)'),
+        ofPage: whereCanonical(({ survey }) => answersBadly(survey)),
+        cause: (view) => {
+            const [accepted, answers] = [acceptedOf(view.survey), answersRoot(view)];
+            return (node) => answers(accepted(node));
+        },
     }),
     defineCheck({
         id: 'canonical-to-redirect',
@@ -84,7 +77,6 @@ export const CANONICAL_CHECKS: readonly Check[] = [
             const redirect = survey.numbers('redirect');
             return (to) => redirect[to] !== -1;
         }),
-        edits: oneEdit('risk', 'canonical to (redirect)'),
     }),
     defineCheck({
         id: 'canonical-to-closed',
@@ -197,5 +189,6 @@ export const CANONICAL_CHECKS: readonly Check[] = [
             const gate = survey.numbers('gate');
             return (to) => (gateOf(gate[to]!) === 'canonical' ? { params: { url: siteUrl(survey, to) } } : null);
         },
+        cause: () => () => ({ kind: 'stops', params: { gate: 'canonical', spread: { of: 'some' } } }),
     }),
 ];

@@ -1,21 +1,17 @@
 /**
- * The register of checks: what can be wrong with a site, each declared once. The findings of the page sheet, the edits of
- * the Brief, what a survey cannot claim, the docs page (`docs/checks.md`) and its place in Find are views of it. Nothing
+ * The register of checks: what can be wrong with a site, each declared once. The findings of the page sheet, the causes
+ * (*Fix once*), what a survey cannot claim, the docs page (`docs/checks.md`) and its place in Find are views of it. Nothing
  * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Problem } from '../problems/problem.ts';
-import {
-    SEVERITIES,
-    type EditParams,
-    type FileParams,
-    type FindingParams,
-    type Severity,
-} from '../words/finding-params.ts';
+import type { CauseParams } from '../words/cause-params.ts';
+import { SEVERITIES, type FileParams, type FindingParams, type Severity } from '../words/finding-params.ts';
+import type { CheckSettings } from './settings.ts';
 
 export { SEVERITIES, type Severity };
 
-export type CheckId = keyof FindingParams | keyof FileParams | keyof EditParams;
+export type CheckId = keyof FindingParams | keyof FileParams;
 
 /** What a check looks at. */
 export type Looks = 'page' | 'link' | 'template' | 'file' | 'folder';
@@ -34,10 +30,11 @@ export interface CheckView {
     survey: PackedSurvey;
     /** Of every origin that was asked for one. */
     robots: readonly RobotsText[];
-    /** Depth goal that holds for all pages; null for none. */
-    goal: number | null;
-    /** Depth goal of one page, the strictest that holds for it; null for none. */
+    /** Depth goal of a page, the strictest that holds for it; null for none. */
     goalOf: (node: number) => number | null;
+    settings: CheckSettings;
+    /** All that findings go by beside the survey, as text: the same for the same. */
+    basis: string;
 }
 
 /** A link of a page: its place in the page's blocks. */
@@ -62,23 +59,19 @@ export type FileFinding<I extends keyof FileParams = keyof FileParams> = {
     [K in I]: { check: K; severity: Severity; params: FileParams[K]; file: string; line: number | null };
 }[I];
 
-/** One edit that mends something: a template, a rule, a file, sentences. */
-export type Edit<I extends keyof EditParams = keyof EditParams> = {
-    [K in I]: {
-        check: K;
-        severity: Severity;
-        params: EditParams[K];
-        /** Pages concerned, in the set language: the number told beside it is the size of this set. */
-        set: string;
-        /** Standing that is lost as it is, in average pages; null where that is not the point. */
-        cost: number | null;
-        /** How much it is taken to change, for choosing. */
-        about: number;
-    };
-}[I];
+/** What a finding follows from: the one edit that mends it (`docs/measures.md`, "Causes"). */
+export type Cause<K extends keyof CauseParams = keyof CauseParams> = {
+    [I in K]: { kind: I; params: CauseParams[I] };
+}[K];
 
-/** An edit as its check tells it. */
-export type EditOf<I extends keyof EditParams> = Omit<Edit<I>, 'check'>;
+/** A number from which on a check fires, or up to which it is quiet: a setting of the site. */
+export interface Threshold {
+    value: number;
+    min: number;
+    max: number;
+    /** What is counted: "words". */
+    unit: string;
+}
 
 /** What one check tells of a page or of a target of links; its severity only where that is another than the check's. */
 export interface Told<P> {
@@ -103,6 +96,7 @@ interface Described {
     /** Why it matters, and what to do about it. */
     why: string;
     advice: string;
+    threshold?: Threshold;
     /** Not known, and so never told, where a limit or a stop left something unread. */
     needsWhole?: boolean;
     /** Not known where no sitemap could be read. */
@@ -122,8 +116,10 @@ interface Declaration<I extends CheckId> extends Described {
     ) => (target: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
     /** What is so of files of the site, in the order of their lines. */
     ofFiles?: (view: CheckView) => ToldOfFile<I extends keyof FileParams ? FileParams[I] : never>[];
-    /** The edits that mend it, those that change most first. */
-    edits?: (view: CheckView) => EditOf<Extract<I, keyof EditParams>>[];
+    /** Links that say nofollow, or stand on a page that does, are none to it. */
+    followedOnly?: boolean;
+    /** What a finding of that page or target follows from; null for the pages it is found of, as is taken when left out. */
+    cause?: (view: CheckView) => (subject: number) => Cause | null;
 }
 
 /** A check as the views of the register take it. */
@@ -132,7 +128,8 @@ export interface Check extends Described {
     ofPage: Tells | null;
     ofTarget: Tells | null;
     ofFiles: ((view: CheckView) => FileFinding[]) | null;
-    edits: (view: CheckView) => Edit[];
+    followedOnly: boolean;
+    cause: ((view: CheckView) => (subject: number) => Cause | null) | null;
 }
 
 /** What a check tells of a node, made ready for a survey; without its place. */
@@ -142,7 +139,8 @@ export function defineCheck<const I extends CheckId>({
     ofPage,
     ofTarget,
     ofFiles,
-    edits,
+    followedOnly,
+    cause,
     ...check
 }: Declaration<I>): Check {
     const { id, severity } = check;
@@ -165,7 +163,8 @@ export function defineCheck<const I extends CheckId>({
             ofFiles === undefined
                 ? null
                 : (view) => ofFiles(view).map((one) => ({ check: id, severity, ...one }) as unknown as FileFinding),
-        edits: (view) => (edits?.(view) ?? []).map((edit) => ({ check: id, ...edit }) as unknown as Edit),
+        followedOnly: followedOnly ?? false,
+        cause: cause ?? null,
     };
 }
 
@@ -180,5 +179,7 @@ export const when = <P>(isSo: boolean, params: P, severity?: Severity): Told<P> 
     return severity === undefined ? { params } : { params, severity };
 };
 
-/** Edits of one kind that are looked at. */
-export const MOST_OF_A_KIND = 12;
+/** The threshold of a check: the site's, else the register's. */
+export function thresholdOf({ settings }: CheckView, id: CheckId, { value }: Threshold): number {
+    return settings.thresholds.get(id) ?? value;
+}

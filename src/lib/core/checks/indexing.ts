@@ -1,28 +1,17 @@
 /** What may be indexed? Gates, rules of robots.txt, sitemaps and canonicals. */
 import { gateOf } from '../columns/gate-facts.ts';
-import { evidenceBit } from '../evidence/evidence.ts';
-import { GATES, type Gate } from '../gates/gates.ts';
+import type { Gate } from '../gates/gates.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problemAt } from '../packed/gate-reason.ts';
 import { quoteRule } from '../robots/decide.ts';
-import { textField } from '../sets/fields.ts';
-import { quoted } from '../sets/tokens.ts';
-import { defineCheck, MOST_OF_A_KIND, when, type Check, type CheckView, type Severity } from './check.ts';
-import { sizeOf } from './set-size.ts';
-
-const isListed = (survey: PackedSurvey, node: number): boolean =>
-    (survey.numbers('evidence')[node]! & evidenceBit('sitemap')) !== 0;
+import { defineCheck, when, type Check } from './check.ts';
+import { answersRoot, isListed, ruleRoot } from './roots.ts';
 
 /** The gate a page stops at; null for what passes all, or cannot be told. */
 function stopsAt(survey: PackedSurvey, node: number): Gate | null {
     const gate = gateOf(survey.numbers('gate')[node]!);
     return gate === 'indexable' ? null : gate;
 }
-
-/** The edit of a check that is the same for all its pages. */
-const oneEdit =
-    (severity: Severity, set: string) =>
-    ({ survey }: CheckView) => [{ severity, params: {}, set, cost: null, about: sizeOf(survey, set) }];
 
 /** What closes URLs that a sitemap lists: the first of them, and how many; the most first. */
 function closedAndListed(survey: PackedSurvey): { first: number; about: number }[] {
@@ -52,6 +41,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
             const [allowed, noindex] = [survey.numbers('robots_allowed'), survey.numbers('noindex')];
             return (node) => when(allowed[node] === 0 && noindex[node] === 1, {});
         },
+        cause: ruleRoot,
     }),
     defineCheck({
         id: 'robots-closes-wanted',
@@ -70,18 +60,6 @@ export const INDEXING_CHECKS: readonly Check[] = [
                 const { file, line, allows, pattern } = why.params;
                 return [{ params: { rule: quoteRule({ allow: allows, pattern }), pages: about }, file, line }];
             }),
-        edits: ({ survey }) => {
-            const rules = textField(survey, 'robots rule');
-            return closedAndListed(survey)
-                .slice(0, MOST_OF_A_KIND)
-                .map(({ first, about }) => ({
-                    severity: 'fault',
-                    params: { why: problemAt(survey, 'robots_rule', first) },
-                    set: `closed by robots and in sitemap and robots rule is ${quoted(rules[first] ?? '', true)}`,
-                    cost: null,
-                    about,
-                }));
-        },
     }),
     defineCheck({
         id: 'sitemap-lists-stopped',
@@ -99,20 +77,14 @@ export const INDEXING_CHECKS: readonly Check[] = [
                 if (gate === null || !isListed(survey, node)) return null;
                 return gate === 'redirect' ? { params: { gate }, severity: 'risk' } : { params: { gate } };
             },
-        edits: ({ survey }) => {
-            const urls = new Map<Gate, number>();
-            for (let node = 0; node < survey.count; node++) {
-                const gate = isListed(survey, node) ? stopsAt(survey, node) : null;
-                if (gate !== null) urls.set(gate, (urls.get(gate) ?? 0) + 1);
-            }
-            // What robots.txt closes is mended at its rule.
-            return GATES.filter((gate) => gate !== 'robots' && urls.has(gate)).map((gate) => ({
-                severity: gate === 'redirect' ? 'risk' : 'fault',
-                params: { gate },
-                set: `in sitemap and gate is ${gate}`,
-                cost: null,
-                about: urls.get(gate)!,
-            }));
+        cause: (view) => {
+            const [rule, answers] = [ruleRoot(view), answersRoot(view)];
+            return (node) => {
+                const gate = stopsAt(view.survey, node)!;
+                if (gate === 'robots') return rule(node);
+                if (gate === 'response') return answers(node);
+                return { kind: 'stops', params: { gate, spread: { of: 'some' } } };
+            };
         },
     }),
     defineCheck({
@@ -129,7 +101,6 @@ export const INDEXING_CHECKS: readonly Check[] = [
             const gate = survey.numbers('gate');
             return (node) => when(gateOf(gate[node]!) === 'indexable' && !isListed(survey, node), {});
         },
-        edits: oneEdit('risk', 'indexable and not in sitemap'),
     }),
     defineCheck({
         id: 'server-error',
@@ -144,6 +115,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
             const status = survey.numbers('status');
             return (node) => (status[node]! >= 500 ? { params: { status: status[node]! } } : null);
         },
+        cause: answersRoot,
     }),
     defineCheck({
         id: 'type-lies',

@@ -1,53 +1,67 @@
 /** What the register finds of one page. */
-import { linkGraphOf } from '../packed/link-graph.ts';
-import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { isKnown, SEVERITIES, type CheckView, type Finding, type FindingPlace } from './check.ts';
+import { SEVERITIES, type CheckView, type Finding } from './check.ts';
+import { findingsAt, foundOf, rowOf, type Found } from './found.ts';
+import { linkedPairs, type LinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
 /** Links that are told one by one. */
 const MOST_LINKS = 6;
 
+export interface PageFinding {
+    finding: Finding;
+    /** What it is accepted by: of links the URL they lead to. */
+    subject: string;
+    /** Key of what it follows from. */
+    cause: string;
+    isAccepted: boolean;
+}
+
 export interface PageFindings {
-    /** The worst first. */
-    findings: Finding[];
+    /** The worst first, what is accepted last. */
+    findings: PageFinding[];
     /** Links that a check found something of, beyond those told. */
     moreLinks: number;
 }
 
-/** @param goal depth goal of the page; null for none. Needs all parts. O(links of the page). */
-export function pageFindings(survey: PackedSurvey, node: number, goal: number | null): PageFindings {
-    const view: CheckView = { survey, robots: [], goal, goalOf: () => goal };
-    const checks = CHECKS.filter((check) => isKnown(check, survey));
-    const ofPage = checks.flatMap(({ ofPage }) => ofPage?.(view)(node) ?? []);
-    const ofTarget = checks.flatMap(({ ofTarget }) => (ofTarget ? [ofTarget(view)] : []));
-    const links: Finding[] = [];
-    let moreLinks = 0;
+/** Needs all parts. O(checks + links of the page) once the survey's findings are made. */
+export function pageFindings(view: CheckView, node: number): PageFindings {
+    const found = foundOf(view);
+    const findingAt = findingsAt(view, found);
+    const tell = (row: number, place: Finding['place']): PageFinding => {
+        const finding = { ...findingAt(row), place };
+        const subject = view.survey.url(found.subject[row]!);
+        const cause = found.causes[found.cause[row]!]!.key;
+        return { finding, subject, cause, isAccepted: found.accepted[row] === 1 };
+    };
+    const findings: PageFinding[] = [];
+    CHECKS.forEach(({ ofPage }, number) => {
+        const row = ofPage === null ? -1 : rowOf(found, number, node);
+        if (row !== -1) findings.push(tell(row, null));
+    });
+    const links = linksFound(view, found, node);
     // Links in the order they stand, whichever check found them.
-    for (const { to, place } of targetsOf(survey, node)) {
-        for (const tells of ofTarget) {
-            const finding = tells(to);
-            if (finding === null) continue;
-            if (links.length < MOST_LINKS) links.push({ ...finding, place });
-            else moreLinks++;
-        }
-    }
-    const findings = [...ofPage, ...links];
-    findings.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
-    return { findings, moreLinks };
+    links.sort((a, b) => a.pair.place.pageBlock - b.pair.place.pageBlock || a.pair.place.at - b.pair.place.at);
+    findings.push(...links.slice(0, MOST_LINKS).map(({ row, pair }) => tell(row, pair.place)));
+    const rank = ({ finding, isAccepted }: PageFinding): number =>
+        SEVERITIES.indexOf(finding.severity) + (isAccepted ? SEVERITIES.length : 0);
+    findings.sort((a, b) => rank(a) - rank(b));
+    return { findings, moreLinks: Math.max(links.length - MOST_LINKS, 0) };
 }
 
-/** Targets of a page's links on the site, each once with its first place, in the order they stand. */
-function* targetsOf(survey: PackedSurvey, node: number): Generator<{ to: number; place: FindingPlace }> {
-    const { isPage, pageStart, pageBlocks, blockList, listStart, target, kind } = linkGraphOf(survey);
-    if (isPage[node] !== 1) return;
-    const seen = new Set<number>([node]);
-    for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
-        const list = blockList[pageBlocks[at]!]!;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            const to = target[link]!;
-            if (kind[link] !== 0 || to < 0 || to >= survey.count || seen.has(to)) continue;
-            seen.add(to);
-            yield { to, place: { pageBlock: at, at: link - listStart[list]! } };
+/** Rows about targets of a page's links, each with the first such link. */
+function linksFound({ survey }: CheckView, found: Found, node: number): { row: number; pair: LinkedPair }[] {
+    const links: { row: number; pair: LinkedPair }[] = [];
+    const everything = new Uint8Array(survey.count).fill(1);
+    for (const followedOnly of [false, true]) {
+        const checks = CHECKS.flatMap((check, number) =>
+            check.ofTarget !== null && check.followedOnly === followedOnly ? [number] : [],
+        );
+        for (const pair of linkedPairs(survey, { marked: everything, followedOnly, of: node })) {
+            for (const check of checks) {
+                const row = rowOf(found, check, pair.target);
+                if (row !== -1) links.push({ row, pair });
+            }
         }
     }
+    return links;
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { checkView } from '../../../../tests/support/checks.ts';
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
@@ -10,15 +11,11 @@ import { SEVERITIES } from './check.ts';
 import { pageFindings } from './page-findings.ts';
 import { pagesFound } from './pages-found.ts';
 import { FINDING_CHECKS } from './register.ts';
-import { siteView } from './site-findings.ts';
-
-const NO_GOALS = { all: null, first: null, second: null, third: null };
-const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count), []);
 
 function pagesOf(survey: PackedSurvey, line: string): string[] {
     const parsed = parseSet(line);
     if (!parsed.ok) throw new Error(parsed.say);
-    const finds = (of: PackedSurvey, sought: Parameters<typeof pagesFound>[1]) => pagesFound(viewOf(of), sought);
+    const finds = (of: PackedSurvey, sought: Parameters<typeof pagesFound>[1]) => pagesFound(checkView(of), sought);
     return [...evaluateSet(parsed.set, { survey, finds }).nodes()].map((node) => survey.url(node));
 }
 
@@ -27,9 +24,11 @@ describe('the pages that something is found of', () => {
         let wholes = 0;
         for (let seed = 1; seed <= 25; seed++) {
             const survey = packSurvey(randomSite(seed).measure()).survey;
-            const told = Array.from({ length: survey.count }, (_, node) => pageFindings(survey, node, null));
+            const told = Array.from({ length: survey.count }, (_, node) => pageFindings(checkView(survey), node));
             const withThat = (isSo: (finding: { check: string; severity: string }) => boolean): string[] =>
-                told.flatMap(({ findings }, node) => (findings.some(isSo) ? [survey.url(node)] : []));
+                told.flatMap(({ findings }, node) =>
+                    findings.some(({ finding }) => isSo(finding)) ? [survey.url(node)] : [],
+                );
             // A sheet names six links at most: what it leaves out may be anything.
             const isWhole = told.every(({ moreLinks }) => moreLinks === 0);
             if (isWhole) wholes++;

@@ -1,56 +1,54 @@
 /** Of which pages something is found: what a set asks for. */
-import { linkGraphOf } from '../packed/link-graph.ts';
-import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { Bits } from '../sets/bits.ts';
 import type { Sought } from '../sets/set-expression.ts';
-import { isKnown, type Check, type CheckView, type Finding } from './check.ts';
+import { SEVERITIES, type CheckView } from './check.ts';
+import { foundOf, type Found } from './found.ts';
+import { linkedPairs } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
 /**
- * Pages of which a check, or any check of a severity, finds something; of links the pages they stand on. What the survey
- * cannot know is found of none. Needs all parts. O(checks · nodes + link occurrences).
+ * Pages of which something is found: by one check, of one severity, of one cause, or among what is accepted. Of links the
+ * pages they stand on, but of a cause as such the URLs it is about. What is accepted is found only where it is asked for;
+ * what the survey cannot know is found of none. Needs all parts. O(findings + link occurrences).
  */
 export function pagesFound(view: CheckView, sought: Sought): Bits {
     const { survey } = view;
-    const isMeant = (finding: Finding): boolean => sought.kind === 'finding' || finding.severity === sought.severity;
-    const isAsked = ({ id }: Check): boolean => sought.kind === 'found' || id === sought.check;
-    const found = new Bits(survey.count);
-    const targets = new Uint8Array(survey.count);
-    for (const check of CHECKS.filter((item) => isAsked(item) && isKnown(item, survey))) {
-        const [ofPage, ofTarget] = [check.ofPage?.(view), check.ofTarget?.(view)];
-        for (let node = 0; node < survey.count; node++) {
-            const [own, linked] = [ofPage?.(node), ofTarget?.(node)];
-            if (own && isMeant(own)) found.add(node);
-            if (linked && isMeant(linked)) targets[node] = 1;
-        }
+    const all = foundOf(view);
+    const isMeant = meant(all, sought);
+    const pages = new Bits(survey.count);
+    const marked = { any: new Uint8Array(survey.count), followed: new Uint8Array(survey.count) };
+    for (let row = 0; row < all.check.length; row++) {
+        if (!isMeant(row)) continue;
+        const { ofTarget, followedOnly } = CHECKS[all.check[row]!]!;
+        const subject = all.subject[row]!;
+        if (ofTarget === null || sought.kind === 'cause') pages.add(subject);
+        else marked[followedOnly ? 'followed' : 'any'][subject] = 1;
     }
-    if (targets.includes(1)) addPagesLinkingTo(survey, targets, found);
-    return found;
+    for (const [name, targets] of Object.entries(marked)) {
+        if (!targets.includes(1)) continue;
+        const pairs = linkedPairs(survey, { marked: targets, followedOnly: name === 'followed' });
+        for (const { node } of pairs) pages.add(node);
+    }
+    return pages;
 }
 
-/** Adds the pages with a link to a marked page other than themselves. */
-function addPagesLinkingTo(survey: PackedSurvey, marked: Uint8Array, into: Bits): void {
-    const { isPage, pageStart, pageBlocks, blockList, listStart, target, kind } = linkGraphOf(survey);
-    /** The one marked target of each list; -1 for none, -2 for several; -3 where nobody has looked yet. */
-    const only = new Int32Array(listStart.length).fill(-3);
-    const look = (list: number): number => {
-        let one = -1;
-        for (let link = listStart[list]!; link < listStart[list + 1]! && one !== -2; link++) {
-            const to = target[link]!;
-            if (kind[link] !== 0 || to < 0 || to >= survey.count || marked[to] !== 1 || to === one) continue;
-            one = one === -1 ? to : -2;
+/** Which rows are asked for. */
+function meant(found: Found, sought: Sought): (row: number) => boolean {
+    const keyOf = (row: number): string => found.causes[found.cause[row]!]!.key;
+    const idOf = (row: number): string => CHECKS[found.check[row]!]!.id;
+    const isOpen = (row: number): boolean => found.accepted[row] === 0;
+    switch (sought.kind) {
+        case 'finding': {
+            const { check, cause } = sought;
+            return (row) => isOpen(row) && idOf(row) === check && (cause === null || keyOf(row) === cause);
         }
-        return (only[list] = one);
-    };
-    for (let node = 0; node < survey.count; node++) {
-        if (isPage[node] !== 1) continue;
-        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
-            const list = blockList[pageBlocks[at]!]!;
-            const one = only[list] === -3 ? look(list) : only[list]!;
-            // A link of a page to itself is none; of several one leads elsewhere.
-            if (one === -1 || one === node) continue;
-            into.add(node);
-            break;
+        case 'found': {
+            const severity = SEVERITIES.indexOf(sought.severity);
+            return (row) => isOpen(row) && found.severity[row] === severity;
         }
+        case 'cause':
+            return (row) => isOpen(row) && keyOf(row) === sought.key;
+        case 'accepted':
+            return (row) => !isOpen(row) && (idOf(row) === sought.what || keyOf(row) === sought.what);
     }
 }

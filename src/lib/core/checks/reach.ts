@@ -1,9 +1,8 @@
 /** Can it be got to? */
 import { UNREACHED } from '../graph/depth.ts';
 import { ORPHAN } from '../measures/orphans.ts';
-import { quoted } from '../sets/tokens.ts';
-import { defineCheck, type Check, MOST_OF_A_KIND, when } from './check.ts';
-import { pagesOf, sizeOf } from './set-size.ts';
+import { defineCheck, type Check, when } from './check.ts';
+import { orphanRoot } from './roots.ts';
 
 export const REACH_CHECKS: readonly Check[] = [
     defineCheck({
@@ -20,24 +19,7 @@ export const REACH_CHECKS: readonly Check[] = [
             const orphan = survey.numbers('orphan');
             return (node) => when(orphan[node] === ORPHAN.strict, {});
         },
-        edits: ({ survey }) => {
-            const codes = survey.numbers('section');
-            const words = survey.texts('section_words').all();
-            const pages = new Map<number, number>();
-            for (const node of pagesOf(survey, 'orphan and indexable').nodes()) {
-                pages.set(codes[node]!, (pages.get(codes[node]!) ?? 0) + 1);
-            }
-            return [...pages]
-                .sort((a, b) => b[1] - a[1])
-                .slice(0, MOST_OF_A_KIND)
-                .map(([code, about]) => ({
-                    severity: 'fault',
-                    params: { section: words[code]! },
-                    set: `orphan and indexable and section is ${quoted(words[code]!)}`,
-                    cost: null,
-                    about,
-                }));
-        },
+        cause: orphanRoot,
     }),
     defineCheck({
         id: 'orphan-adrift',
@@ -53,6 +35,7 @@ export const REACH_CHECKS: readonly Check[] = [
             const orphan = survey.numbers('orphan');
             return (node) => when(orphan[node] === ORPHAN.adrift, {});
         },
+        cause: orphanRoot,
     }),
     defineCheck({
         id: 'thin-hold',
@@ -114,11 +97,6 @@ export const REACH_CHECKS: readonly Check[] = [
                 const isDeep = goal !== null && page[node] === 1 && depth !== UNREACHED && depth > goal;
                 return isDeep ? { params: { depth, goal } } : null;
             };
-        },
-        edits: ({ survey, goal }) => {
-            if (goal === null) return [];
-            const set = `page and depth > ${goal}`;
-            return [{ severity: 'risk', params: { goal }, set, cost: null, about: sizeOf(survey, set) }];
         },
     }),
     defineCheck({

@@ -1,12 +1,12 @@
 /** Where do redirects end? */
-import { lostUrls } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../kept.ts';
-import { defineCheck, type Check, when } from './check.ts';
+import { defineCheck, thresholdOf, type Check, type Threshold, when } from './check.ts';
+import { answersBadly, answersRoot, ruleRoot } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
 /** URLs that lead to the start page before it looks like lost content. */
-const MANY_TO_START = 10;
+const MANY_TO_START: Threshold = { value: 10, min: 2, max: 1_000_000, unit: 'URLs' };
 
 /** How a redirect goes on. */
 interface Way {
@@ -86,18 +86,16 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         why: 'What the old address had is lost all the same.',
         advice: 'Lead to a page that answers, or let the old address say 404 or 410 itself.',
         ofPage: ({ survey }) => {
-            const ways = waysOf(survey);
-            const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
-            const lost = once(survey, 'lost urls', [], () => lostUrls(survey));
+            const [ways, isBad, status] = [waysOf(survey), answersBadly(survey), survey.numbers('status')];
             return (node) => {
                 const way = ways.get(node);
-                if (!way || way.isLoop || way.end >= survey.count) return null;
-                const isError =
-                    lost[way.end] === 1 &&
-                    allowed[way.end] !== 0 &&
-                    !(status[way.end]! >= 300 && status[way.end]! < 400);
-                return isError ? { params: { end: urlOf(survey, way.end), status: status[way.end]! } } : null;
+                if (!way || way.isLoop || way.end >= survey.count || !isBad(way.end)) return null;
+                return { params: { end: urlOf(survey, way.end), status: status[way.end]! } };
             };
+        },
+        cause: (view) => {
+            const [ways, answers] = [waysOf(view.survey), answersRoot(view)];
+            return (node) => answers(ways.get(node)!.end);
         },
     }),
     defineCheck({
@@ -116,23 +114,29 @@ export const REDIRECT_CHECKS: readonly Check[] = [
                 return closed === -1 ? null : { params: { url: siteUrl(survey, closed) } };
             };
         },
+        cause: (view) => {
+            const [ways, rule] = [waysOf(view.survey), ruleRoot(view)];
+            return (node) => rule(ways.get(node)!.closed);
+        },
     }),
     defineCheck({
         id: 'redirect-to-start',
         severity: 'risk',
         looks: 'page',
         name: 'Redirected to the start page',
-        fires: `A redirect that ends at the start page, where ${MANY_TO_START} URLs of the same origin or more do.`,
+        fires: `A redirect that ends at the start page, where ${MANY_TO_START.value} URLs of the same origin or more do.`,
         quiet: 'Fewer of them, and other ways to write the host.',
         why: 'Content that went was led to where it is not; readers search again, and indexes take it for gone.',
         advice: 'Lead each to the page that took its place, or let it say 410.',
-        ofPage: ({ survey }) => {
+        threshold: MANY_TO_START,
+        ofPage: (view) => {
+            const { survey } = view;
             const ways = waysOf(survey);
             const start = survey.head.starts[0] ?? -1;
             const origin = (node: number): string => survey.url(node).split('/', 3).join('/');
             const own = start === -1 ? '' : origin(start);
             const led = [...ways].filter(([node, { end, isLoop }]) => !isLoop && end === start && origin(node) === own);
-            const isMany = led.length >= MANY_TO_START;
+            const isMany = led.length >= thresholdOf(view, 'redirect-to-start', MANY_TO_START);
             const nodes = new Set(isMany ? led.map(([node]) => node) : []);
             return (node) => when(nodes.has(node), {});
         },

@@ -3,14 +3,14 @@ import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem, writeProblem } from '../problems/problem.ts';
 import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
-import { editWords, findingSentence } from '../words/checks.ts';
+import { findingSentence } from '../words/checks.ts';
 import { isKnown, type CheckId } from './check.ts';
-import { jobsOf } from './jobs.ts';
+import { causesOf } from './causes.ts';
 import { pageFindings } from './page-findings.ts';
-import type { EditParams, FindingParams } from '../words/finding-params.ts';
+import type { FindingParams } from '../words/finding-params.ts';
 import { CHECKS } from './register.ts';
-import { sizeOf } from './set-size.ts';
-import { rule } from '../../../../tests/support/problems.ts';
+import { checkView, withGoal } from '../../../../tests/support/checks.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const ALL = ['/', '/a/one', '/a/two', '/b/three'];
 const plain = { title: 'Own title', h1: 'Own heading', description: 'What is here.', language: 'en', words: 80 };
@@ -327,9 +327,9 @@ function found(check: keyof FindingParams, path: string): string[] {
         const facts = hashed === 'body' ? { body, main } : { body: new Map(), main };
         survey = packSurvey({ rows, info }, facts).survey;
     }
-    const { findings } = pageFindings(survey, survey.nodeOf(`${ORIGIN}${path}`), goal);
-    for (const finding of findings) expect(findingSentence(finding), finding.check).toMatch(/^[A-Z].*\.$/);
-    return findings.map((finding) => finding.check);
+    const { findings } = pageFindings(withGoal(survey, goal), survey.nodeOf(`${ORIGIN}${path}`));
+    for (const { finding } of findings) expect(findingSentence(finding), finding.check).toMatch(/^[A-Z].*\.$/);
+    return findings.map(({ finding }) => finding.check);
 }
 
 describe.each(Object.keys(PLANTED) as (keyof FindingParams)[])('the check %s', (check) => {
@@ -349,7 +349,7 @@ describe('redirects to the start page', () => {
         const survey = pack(redirects(ways).site);
         const nodes = Array.from({ length: survey.count }, (_, node) => node);
         const found = nodes.filter((node) =>
-            pageFindings(survey, node, null).findings.some(({ check }) => check === 'redirect-to-start'),
+            pageFindings(checkView(survey), node).findings.some(({ finding }) => finding.check === 'redirect-to-start'),
         );
         expect(found).toHaveLength(told);
     });
@@ -364,9 +364,9 @@ describe('the register', () => {
     it('finds nothing on a site with nothing wrong', () => {
         const survey = pack(whole());
         for (let node = 0; node < survey.count; node++) {
-            expect(pageFindings(survey, node, 3), survey.url(node)).toEqual({ findings: [], moreLinks: 0 });
+            expect(pageFindings(withGoal(survey, 3), node), survey.url(node)).toEqual({ findings: [], moreLinks: 0 });
         }
-        expect(jobsOf(survey, 3)).toEqual({ jobs: [], more: 0 });
+        expect(causesOf(withGoal(survey, 3))).toEqual({ open: [], accepted: [] });
     });
 
     it('tells nothing of what a survey cannot know', () => {
@@ -374,56 +374,8 @@ describe('the register', () => {
         const partial = pack(lone(), { state: 'stopped', cut: ['stopped'] });
         const checks = CHECKS.filter((check) => !isKnown(check, partial)).map(({ id }) => id);
         expect(checks).toEqual(['orphan-strict', 'orphan-adrift', 'decline-only', 'listing-only']);
-        expect(jobsOf(partial, null).jobs.map(({ check }) => check)).not.toContain('orphan-strict');
-        expect(jobsOf(pack(lone()), null).jobs.map(({ check }) => check)).toContain('orphan-strict');
-    });
-
-    it('says of every edit the set it concerns, and as many pages as that has', () => {
-        const site = whole();
-        site.page('/gone', [], { status: 404, words: null }).page('/old', [], {
-            status: 301,
-            words: null,
-            redirectTo: site.id('/'),
-        });
-        site.share(
-            ['/a/one', '/a/two'],
-            [
-                { to: '/gone', anchor: 'Gone' },
-                { to: '/old', anchor: 'Old' },
-            ],
-            'footer',
-        );
-        site.page('/c', [{ to: '/gone' }], { ...plain, canonicals: [site.id('/gone')] });
-        site.page('/d', [], { ...plain, title: 'Own title', canonicals: [site.id('/old')], noindex: true }).known('/d');
-        site.page('/e', [], {
-            ...plain,
-            robotsAllowed: false,
-            robotsRule: rule('Disallow: /e', `${ORIGIN}/robots.txt`, 4),
-        }).known('/e');
-        site.page('/f', [], { ...plain, noindex: true })
-            .known('/f')
-            .page('/g', [], { ...plain, title: 'Own title' });
-        const survey = pack(site);
-        const { jobs } = jobsOf(survey, 0, 100);
-        const edits: Record<keyof EditParams, true> = {
-            'link-to-error': true,
-            'link-to-redirect': true,
-            'robots-closes-wanted': true,
-            'sitemap-lists-stopped': true,
-            'sitemap-lacks': true,
-            'orphan-strict': true,
-            'canonical-to-error': true,
-            'canonical-to-redirect': true,
-            'deeper-than-goal': true,
-            'same-title': true,
-        };
-        expect([...new Set(jobs.map(({ check }) => check))].sort()).toEqual(Object.keys(edits).sort());
-        for (const job of jobs) {
-            expect(sizeOf(survey, job.set), job.set).toBe(job.pages);
-            const { say, where, effect } = editWords(job, job.pages);
-            expect(say, job.check).toMatch(/^[A-Z].*[^.]$/);
-            expect(where).not.toBe('');
-            expect(effect).not.toBe('');
-        }
+        const keys = (survey: PackedSurvey): string[] => causesOf(checkView(survey)).open.map(({ key }) => key);
+        expect(keys(partial)).not.toContain('cut off in /');
+        expect(keys(pack(lone()))).toContain('cut off in /');
     });
 });

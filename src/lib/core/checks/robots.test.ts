@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { checkView } from '../../../../tests/support/checks.ts';
 import { rule } from '../../../../tests/support/problems.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem } from '../problems/problem.ts';
@@ -8,7 +9,7 @@ import type { PageRow } from '../survey/survey-rows.ts';
 import type { FileParams } from '../words/finding-params.ts';
 import type { RobotsText } from './check.ts';
 import { TELLING_CHECKS } from './register.ts';
-import { fileFindings, siteView } from './site-findings.ts';
+import { fileFindings } from './file-findings.ts';
 
 const { survey } = packSurvey(
     new Site()
@@ -18,14 +19,13 @@ const { survey } = packSurvey(
         .page('/members/')
         .measure(),
 );
-const NO_GOALS = { all: null, first: null, second: null, third: null };
 const FILE = `${ORIGIN}/robots.txt`;
 const READ = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, isCut: false });
 
 /** What is found of a file: ids with their lines. */
 function found(file: Partial<RobotsText>): string[] {
     const robots = [{ url: FILE, status: 200, problems: [READ], text: 'User-agent: *\n', ...file }];
-    const findings = fileFindings(siteView(survey, NO_GOALS, new Uint8Array(survey.count), robots));
+    const findings = fileFindings(checkView(survey, { robots }));
     for (const finding of findings) {
         expect(finding.file).toBe(FILE);
         expect(fileFindingSentence(finding)).toMatch(/^(?:[A-Z]|“).*\.$/);
@@ -104,7 +104,7 @@ describe('findings of robots.txt', () => {
             .page('/hidden', [], shut('/hidden', 8))
             .sitemap();
         const closing = packSurvey(site.measure()).survey;
-        expect(fileFindings(siteView(closing, NO_GOALS, new Uint8Array(closing.count), []))).toEqual([
+        expect(fileFindings(checkView(closing))).toEqual([
             {
                 check: 'robots-closes-wanted',
                 severity: 'fault',

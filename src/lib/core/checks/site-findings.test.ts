@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { checkView, NO_GOALS } from '../../../../tests/support/checks.ts';
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -7,11 +8,9 @@ import { linkGraphOf } from '../packed/link-graph.ts';
 import { isKnown } from './check.ts';
 import { pageFindings } from './page-findings.ts';
 import { CHECKS } from './register.ts';
-import { siteFindings, siteView } from './site-findings.ts';
+import { siteFindings } from './site-findings.ts';
 
-const NO_GOALS = { all: null, first: null, second: null, third: null };
-const viewOf = (survey: PackedSurvey) => siteView(survey, NO_GOALS, new Uint8Array(survey.count), []);
-const all = (survey: PackedSurvey) => [...siteFindings(viewOf(survey))];
+const all = (survey: PackedSurvey) => [...siteFindings(checkView(survey))];
 
 describe('the findings of a site', () => {
     it('tell a link of a template once, with its pages, and one in a sentence where it stands', () => {
@@ -34,7 +33,7 @@ describe('the findings of a site', () => {
             const { pageBlocks, blockTemplate } = linkGraphOf(survey);
             /** Page by page as the sheet has them; a link of a template once for all pages. */
             const wanted = new Set<string>();
-            const view = viewOf(survey);
+            const view = checkView(survey);
             for (let node = 0; node < survey.count; node++) {
                 for (const check of CHECKS.filter((item) => isKnown(item, survey))) {
                     if (check.ofPage?.(view)(node)) wanted.add(`${check.id} ${survey.url(node)}`);
@@ -50,7 +49,8 @@ describe('the findings of a site', () => {
             ).toEqual(wanted);
             // Each link that the sheet of a page tells is told of the site: there, or of the template it stands in.
             for (let node = 0; node < survey.count; node++) {
-                for (const { check, place, params } of pageFindings(survey, node, null).findings) {
+                for (const { finding } of pageFindings(view, node).findings) {
+                    const { check, place, params } = finding;
                     if (place === null) continue;
                     const template = blockTemplate[pageBlocks[place.pageBlock]!]!;
                     const isTold = found.some(
@@ -75,7 +75,7 @@ describe('the findings of a site', () => {
         const priority = new Uint8Array(survey.count);
         priority[survey.nodeOf(`${ORIGIN}/a`)] = 1;
         const deep = (goals: object): string[] =>
-            [...siteFindings(siteView(survey, { ...NO_GOALS, ...goals }, priority, []))]
+            [...siteFindings(checkView(survey, { goals: { ...NO_GOALS, ...goals }, priority }))]
                 .filter(({ finding }) => finding.check === 'deeper-than-goal')
                 .map(({ node }) => survey.url(node).slice(ORIGIN.length));
         expect(deep({})).toEqual([]);

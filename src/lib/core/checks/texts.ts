@@ -1,12 +1,11 @@
 /** What the page itself says: its title, headings and text, and pages that say the same. */
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
-import { defineCheck, type Check, type CheckView, when } from './check.ts';
-import { sizeOf } from './set-size.ts';
+import { defineCheck, thresholdOf, type Check, type CheckView, type Threshold, when } from './check.ts';
 
 /** Words of a main text below which a page has little to say. */
-const FEW_WORDS = 50;
+const FEW_WORDS: Threshold = { value: 50, min: 1, max: 1000, unit: 'words' };
 /** Characters beyond which a title is cut where it is shown. */
-const LONG_TITLE = 70;
+const LONG_TITLE: Threshold = { value: 70, min: 10, max: 1000, unit: 'characters' };
 
 /** True for the pages whose text is empty. */
 function withoutText({ survey }: CheckView, text: 'title' | 'h1'): (node: number) => boolean {
@@ -52,10 +51,6 @@ export const TEXT_CHECKS: readonly Check[] = [
             const isSo = withSame(view, 'same_title');
             return (node) => when(isSo(node), {});
         },
-        edits: ({ survey }) => {
-            const set = 'indexable and same title';
-            return [{ severity: 'remark', params: {}, set, cost: null, about: sizeOf(survey, set) }];
-        },
     }),
     defineCheck({
         id: 'h1-missing',
@@ -76,15 +71,18 @@ export const TEXT_CHECKS: readonly Check[] = [
         severity: 'remark',
         looks: 'page',
         name: 'Few words',
-        fires: `A page whose main text has fewer than ${FEW_WORDS} words.`,
+        fires: `A page whose main text has fewer than ${FEW_WORDS.value} words.`,
         quiet: 'Pages whose main text is not known.',
         why: 'It may have nothing of its own to say.',
         advice: 'Say more, or make it part of another page.',
-        ofPage: ({ survey }) => {
+        threshold: FEW_WORDS,
+        ofPage: (view) => {
+            const { survey } = view;
             const [page, main] = [survey.numbers('page'), survey.numbers('main_words')];
+            const few = thresholdOf(view, 'few-words', FEW_WORDS);
             return (node) => {
                 const words = main[node]!;
-                return page[node] === 1 && words !== -1 && words < FEW_WORDS ? { params: { words } } : null;
+                return page[node] === 1 && words !== -1 && words < few ? { params: { words } } : null;
             };
         },
     }),
@@ -135,15 +133,18 @@ export const TEXT_CHECKS: readonly Check[] = [
         severity: 'remark',
         looks: 'page',
         name: 'Long title',
-        fires: `A page whose title has more than ${LONG_TITLE} characters.`,
+        fires: `A page whose title has more than ${LONG_TITLE.value} characters.`,
         quiet: 'Titles of just that many.',
         why: 'Lists of results and tabs cut it.',
         advice: 'Put what tells the page from others first, and leave the rest out.',
-        ofPage: ({ survey }) => {
+        threshold: LONG_TITLE,
+        ofPage: (view) => {
+            const { survey } = view;
             const [page, titles] = [survey.numbers('page'), survey.texts('title')];
+            const long = thresholdOf(view, 'title-long', LONG_TITLE);
             return (node) => {
                 const characters = page[node] === 1 ? [...titles.at(node)].length : 0;
-                return characters > LONG_TITLE ? { params: { characters } } : null;
+                return characters > long ? { params: { characters } } : null;
             };
         },
     }),

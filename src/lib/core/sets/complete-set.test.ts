@@ -22,7 +22,13 @@ const CHECKS = [
     { id: 'link-to-error', name: 'Link to an error' },
     { id: 'orphan-strict', name: 'Orphan' },
 ];
-const CONTEXT = { survey: SURVEY, saved: ['mine', 'with "quotes"'], surveys: [1, 2], checks: CHECKS };
+const CONTEXT = {
+    survey: SURVEY,
+    saved: ['mine', 'with "quotes"'],
+    surveys: [1, 2],
+    checks: CHECKS,
+    accepted: ['cut off in /guides/'],
+};
 
 const optionsOf = (line: string): Option[] => completeSet(line, line.length, CONTEXT).options;
 const inserts = (line: string): string[] => optionsOf(line).map((option) => option.insert);
@@ -43,6 +49,7 @@ describe('completion of the set language', () => {
     it('offers the checks behind "has finding", and the severities', () => {
         expect(inserts('has ')).toEqual(['has finding', 'has fault', 'has risk', 'has remark']);
         expect(inserts('incoming ')).toEqual(expect.arrayContaining(['incoming pages', 'incoming followed']));
+        expect(inserts('accepted ')).toEqual(['"link-to-error"', '"orphan-strict"', '"cut off in /guides/"']);
         expect(inserts('has finding ')).toEqual(['"link-to-error"', '"orphan-strict"']);
         expect(optionsOf('has finding "orph')).toMatchObject([{ insert: '"orphan-strict"', what: 'Orphan' }]);
     });

@@ -33,6 +33,8 @@ export interface CompletionContext {
     surveys: readonly number[];
     /** Checks that find something of pages or links. */
     checks: readonly { id: string; name: string }[];
+    /** Keys of causes that are accepted. */
+    accepted: readonly string[];
 }
 
 const MOST_OPTIONS = 30;
@@ -131,6 +133,8 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
                 ...SEVERITIES.map((severity) =>
                     option(`has ${severity}`, `Pages of which some check finds a ${severity}.`),
                 ),
+                option('accepted', 'Pages of which what is found is accepted: by one check, or with one cause.'),
+                option('cause', 'What one edit would mend, by the key of its cause.'),
                 option('in survey', 'A set of another survey of this site.'),
                 option('set', 'A saved set.'),
                 option('not', 'Everything else.'),
@@ -189,6 +193,14 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
             return survey.measured.templates.map(({ name, place, pages }) => option(quoted(name, true), place, pages));
         case 'check':
             return context.checks.map(({ id, name }) => option(quoted(id, true), name));
+        case 'accepted':
+            return [
+                ...context.checks.map(({ id, name }) => option(quoted(id, true), name)),
+                ...context.accepted.map((key) => option(quoted(key, true))),
+            ];
+        // The keys of causes are many, and made by whoever finds: they come from the views that show them.
+        case 'cause':
+            return [];
         case 'saved':
             return context.saved.map((name) => option(quoted(name, true)));
         case 'survey':

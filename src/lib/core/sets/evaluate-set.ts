@@ -24,7 +24,7 @@ import {
     redirectsTo,
     withinClicks,
 } from './relations.ts';
-import { walkSet, type Comparison, type SetExpression, type Sought } from './set-expression.ts';
+import { seeks, walkSet, type Comparison, type SetExpression, type Sought } from './set-expression.ts';
 
 export interface SetContext extends Overlays {
     survey: PackedSurvey;
@@ -53,7 +53,7 @@ export function partsFor(set: SetExpression, survey: PackedSurvey): Part[] {
         if (part.kind === 'search' || part.kind === 'survey') parts.add('text');
         if (part.kind === 'flag' && (part.name === 'new' || part.name === 'gone')) parts.add('text');
         if ('field' in part && fields.get(part.field)?.part) parts.add(fields.get(part.field)!.part!);
-        if (part.kind === 'finding' || part.kind === 'found') parts.add('text').add('links');
+        if (seeks(part)) parts.add('text').add('links');
         if ('narrow' in part && part.narrow.anchor !== undefined) parts.add('links');
     });
     return [...parts];
@@ -82,6 +82,8 @@ export function evaluateSet(set: SetExpression, context: SetContext, within: rea
             return heldBy(survey, set.template);
         case 'finding':
         case 'found':
+        case 'cause':
+        case 'accepted':
             if (!context.finds) throw new SetUnknown('What the checks find cannot be told here.');
             return context.finds(survey, set, context.priority);
         case 'number':

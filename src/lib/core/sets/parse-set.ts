@@ -24,7 +24,18 @@ export type Expected =
     | { kind: 'test'; field: Field | ListWord }
     | {
           kind: 'value';
-          field: Field | ListWord | 'evidence' | 'region' | 'template' | 'saved' | 'survey' | 'number' | 'check';
+          field:
+              | Field
+              | ListWord
+              | 'evidence'
+              | 'region'
+              | 'template'
+              | 'saved'
+              | 'survey'
+              | 'number'
+              | 'check'
+              | 'cause'
+              | 'accepted';
       }
     | { kind: 'open' }
     | { kind: 'join'; narrows: boolean; isOpen: boolean };
@@ -57,7 +68,7 @@ interface Name {
         | { kind: 'field'; field: Field }
         | { kind: 'relation'; name: (typeof RELATIONS)[number] }
         | { kind: 'found'; severity: Severity }
-        | { kind: 'finding' }
+        | { kind: 'finding' | 'cause' | 'accepted' }
         | { kind: 'known' | 'within' | 'survey' | 'saved' | ListWord | 'held' | 'all' };
 }
 
@@ -75,6 +86,8 @@ function namesFor(fields: readonly Field[]): Name[] {
         { words: ['list'], of: { kind: 'list' } },
         { words: ['held', 'by', 'template'], of: { kind: 'held' } },
         { words: ['has', 'finding'], of: { kind: 'finding' } },
+        { words: ['cause'], of: { kind: 'cause' } },
+        { words: ['accepted'], of: { kind: 'accepted' } },
         ...SEVERITIES.map((severity): Name => ({ words: ['has', severity], of: { kind: 'found', severity } })),
         { words: ['all'], of: { kind: 'all' } },
     ];
@@ -197,7 +210,11 @@ class Parser {
             case 'found':
                 return { kind: 'found', severity: name.of.severity };
             case 'finding':
-                return { kind: 'finding', check: this.#check() };
+                return { kind: 'finding', check: this.#check(), cause: this.#ofCause() };
+            case 'cause':
+                return { kind: 'cause', key: this.#value('cause', 'the key of a cause') };
+            case 'accepted':
+                return { kind: 'accepted', what: this.#value('accepted', 'the id of a check or the key of a cause') };
             case 'saved':
                 return { kind: 'saved', name: this.#value('saved', 'the name of a saved set') };
             case 'survey': {
@@ -221,6 +238,11 @@ class Parser {
             case 'field':
                 return this.#test(name.of.field);
         }
+    }
+
+    /** `of "KEY"` after a finding. */
+    #ofCause(): string | null {
+        return this.#takeWord('of') ? this.#value('cause', 'the key of a cause') : null;
     }
 
     /** The id of a check. */

@@ -23,7 +23,11 @@ export function printSet(set: SetExpression, fields: readonly Field[] = fieldsOf
             case 'held':
                 return `held by template ${quoted(of.template, true)}`;
             case 'finding':
-                return `has finding ${quoted(of.check, true)}`;
+                return `has finding ${quoted(of.check, true)}${of.cause === null ? '' : ` of ${quoted(of.cause, true)}`}`;
+            case 'cause':
+                return `cause ${quoted(of.key, true)}`;
+            case 'accepted':
+                return `accepted ${quoted(of.what, true)}`;
             case 'found':
                 return `has ${of.severity}`;
             case 'number':

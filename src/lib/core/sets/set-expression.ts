@@ -35,8 +35,12 @@ export type SetExpression =
     | { kind: 'listed'; by: 'sitemap' | 'list'; name: string }
     | { kind: 'held'; template: string }
     /** Something was found of it: by one check, or anything of a severity. */
-    | { kind: 'finding'; check: FindingId }
+    | { kind: 'finding'; check: FindingId; cause: string | null }
     | { kind: 'found'; severity: Severity }
+    /** What one edit would mend, by its key. */
+    | { kind: 'cause'; key: string }
+    /** Found, and accepted: by one check, or with one cause. */
+    | { kind: 'accepted'; what: string }
     | { kind: 'number'; field: string; test: Comparison; value: number }
     | { kind: 'range'; field: string; from: number; to: number }
     | { kind: 'text'; field: string; test: TextTest; value: string }
@@ -55,8 +59,15 @@ export type SetExpression =
 /** A check that finds something of pages or links. */
 export type FindingId = keyof FindingParams;
 
-/** What is found: by one check, or of one severity. */
-export type Sought = Extract<SetExpression, { kind: 'finding' | 'found' }>;
+/** What is found: by one check, of one severity, of one cause, or accepted. */
+export type Sought = Extract<SetExpression, { kind: 'finding' | 'found' | 'cause' | 'accepted' }>;
+
+const SEEKING: readonly string[] = ['finding', 'found', 'cause', 'accepted'] satisfies Sought['kind'][];
+
+/** True for what only the checks can tell. */
+export function seeks(set: SetExpression): set is Sought {
+    return SEEKING.includes(set.kind);
+}
 
 /** Calls `visit` for an expression and everything inside it. */
 export function walkSet(set: SetExpression, visit: (part: SetExpression) => void): void {
@@ -76,8 +87,8 @@ export function needsMore(set: SetExpression): boolean {
     let needs = false;
     walkSet(set, (part) => {
         if (part.kind === 'survey' || part.kind === 'saved') needs = true;
-        // Depth goals are of the site.
-        if (part.kind === 'finding' || part.kind === 'found') needs = true;
+        // Depth goals, and what is accepted, are of the site.
+        if (seeks(part)) needs = true;
         if (part.kind === 'flag' && OUTER_FLAGS.some(({ name }) => name === part.name)) needs = true;
         if ('field' in part && OVERLAYS.has(part.field)) needs = true;
     });

@@ -3,13 +3,13 @@ import { countPages, type PageCounts } from '../areas/count-pages.ts';
 import { depthRows, sameRows, type DepthRow } from '../areas/depth-rows.ts';
 import { sinceBaseline, type SinceBaseline } from '../areas/since-baseline.ts';
 import { siteMeasures } from '../areas/site-measures.ts';
-import type { Severity } from '../checks/check.ts';
-import { jobsOf } from '../checks/jobs.ts';
+import type { CheckView, Severity } from '../checks/check.ts';
+import { causesOf, type ToldCause } from '../checks/causes.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from '../sets/bits.ts';
 import { misfits } from '../sets/misfits.ts';
-import { editWords } from '../words/checks.ts';
+import { causeWords, followsWords } from '../words/causes.ts';
 
 const MOST_JOBS = 10;
 /** Depths that have a row of their own. */
@@ -20,7 +20,8 @@ export interface ToldJob {
     say: string;
     where: string;
     effect: string;
-    set: string;
+    /** Null for lines of files. */
+    set: string | null;
     pages: number;
 }
 
@@ -46,18 +47,17 @@ export interface BriefView {
 }
 
 export interface BriefRequest {
-    survey: PackedSurvey;
+    checks: CheckView;
     priority: Uint8Array;
     within: Bits | null;
-    /** Depth goal of the site; null for none. */
-    goal: number | null;
     isEnded: boolean;
     /** The survey it is compared with, and what tells it from others. */
     baseline: { survey: PackedSurvey; id: number; revision: number } | null;
 }
 
 /** Needs all parts. O(links) once for each survey, then O(nodes). */
-export function briefView({ survey, priority, within, goal, isEnded, baseline }: BriefRequest): BriefView {
+export function briefView({ checks, priority, within, isEnded, baseline }: BriefRequest): BriefView {
+    const { survey } = checks;
     const { depths: bands, ...counts } = once(survey, 'page counts', [], () => countPages(survey));
     const depths = depthRows(bands, SINGLE_DEPTHS);
     const measures = siteMeasures(survey);
@@ -75,7 +75,7 @@ export function briefView({ survey, priority, within, goal, isEnded, baseline }:
             leak: measures.leak,
             starved: hasPriorities ? misfits(survey, priority).starved.length : null,
         },
-        jobs: isEnded ? once(survey, 'jobs', [goal], () => toldJobs(survey, goal)) : null,
+        jobs: isEnded ? toldJobs(causesOf(checks).open) : null,
         since:
             baseline &&
             once(survey, 'since', [baseline.id, baseline.revision], () => sinceBaseline(baseline.survey, survey)),
@@ -86,13 +86,11 @@ function withoutDepths({ depths: _, ...counts }: PageCounts): Omit<PageCounts, '
     return counts;
 }
 
-function toldJobs(survey: PackedSurvey, goal: number | null): { told: ToldJob[]; more: number } {
-    const { jobs, more } = jobsOf(survey, goal, MOST_JOBS);
-    const told = jobs.map((job) => ({
-        severity: job.severity,
-        set: job.set,
-        pages: job.pages,
-        ...editWords(job, job.pages),
-    }));
-    return { told, more };
+function toldJobs(causes: readonly ToldCause[]): { told: ToldJob[]; more: number } {
+    const told = causes.slice(0, MOST_JOBS).map(({ severity, cause, urls, only, follows }): ToldJob => {
+        const [first] = follows;
+        const { pages, set, check } = first!;
+        return { severity, set, pages, ...causeWords(cause, { urls, only }), effect: followsWords(check, pages) };
+    });
+    return { told, more: Math.max(causes.length - MOST_JOBS, 0) };
 }

@@ -82,7 +82,7 @@ export function contradictions(view: CheckView): Contradiction[] {
     const { survey } = view;
     const nodesOf = (kind: ContradictionKind): Bits =>
         kind === 'noindexed-elsewhere'
-            ? pagesFound(view, { kind: 'finding', check: 'noindex-and-canonical' })
+            ? pagesFound(view, { kind: 'finding', check: 'noindex-and-canonical', cause: null })
             : pagesOf(survey, KINDS[kind].set);
     return CONTRADICTIONS.flatMap((kind) => {
         const bits = nodesOf(kind);

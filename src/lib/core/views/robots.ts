@@ -2,7 +2,7 @@
 import { originOf, readAddress } from '../address/address.ts';
 import { hostUrls } from '../areas/robots-change.ts';
 import type { CheckView, RobotsText, Severity } from '../checks/check.ts';
-import { fileFindings } from '../checks/site-findings.ts';
+import { fileFindings } from '../checks/file-findings.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problem, readProblem, readProblems } from '../problems/problem.ts';

@@ -2,11 +2,11 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { randomSite } from '../../../../tests/support/random-site.ts';
-import { nodesIn } from '../../../../tests/support/sets.ts';
+import { checkView, withGoal } from '../../../../tests/support/checks.ts';
+import { nodesIn, sizeFound } from '../../../../tests/support/sets.ts';
 import { rule } from '../../../../tests/support/problems.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import type { RobotsText } from '../checks/check.ts';
-import { siteView } from '../checks/site-findings.ts';
 import { problem, writeProblem, type ProblemText } from '../problems/problem.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -24,7 +24,6 @@ import { robotsView } from './robots.ts';
 
 const survey = packSurvey(randomSite(7, 200).measure()).survey;
 const none = new Uint8Array(survey.count);
-const GOALS = { all: null, first: null, second: null, third: null };
 const size = (line: string, priority = none): number => nodesIn(survey, line, priority).length;
 
 /** All pairs of a set and a number of pages anywhere in a view model. */
@@ -102,13 +101,14 @@ describe('the view model of Weight', () => {
 });
 
 describe('the view model of the Brief', () => {
-    const request = { survey, priority: none, within: null, goal: 2, isEnded: true, baseline: null };
+    const checks = withGoal(survey, 2);
+    const request = { checks, priority: none, within: null, isEnded: true, baseline: null };
     const view = briefView(request);
 
     it('gives every job with the set it concerns', () => {
         const counted = countedSets(view.jobs);
         expect(counted.length).toBeGreaterThan(3);
-        for (const { set, pages } of counted) expect(size(set), set).toBe(pages);
+        for (const { set, pages } of counted) expect(sizeFound(checks, set), set).toBe(pages);
     });
 
     it('counts as the sets count', () => {
@@ -284,7 +284,7 @@ describe('the registry of areas', () => {
 });
 
 describe('the view model of Gates', () => {
-    const view = gatesView(siteView(survey, GOALS, none, []), null);
+    const view = gatesView(checkView(survey), null);
 
     it('tells of each gate what stops there, all of it, and what of it is listed', () => {
         for (const { gate, urls, listed } of view.rows) {
@@ -313,7 +313,7 @@ describe('the view model of Gates', () => {
             .page('/fine', [], { canonicals: [other] })
             .page('/unlisted', [], { ...facts(meta), canonicals: [other] });
         const packed = packSurvey(site.measure()).survey;
-        const found = contradictions(siteView(packed, GOALS, new Uint8Array(packed.count), []));
+        const found = contradictions(checkView(packed));
         expect(
             Object.fromEntries(found.map(({ kind, pages, url }) => [kind, `${pages} ${url.slice(ORIGIN.length)}`])),
         ).toEqual({
@@ -346,7 +346,7 @@ describe('the view model of Robots', () => {
     ).survey;
     const file: RobotsText = { url: `${ORIGIN}/robots.txt`, status: 200, problems: [], text: FILE };
     const view = (agent: string, robots = [file]) =>
-        robotsView(siteView(packed, GOALS, new Uint8Array(packed.count), robots), {
+        robotsView(checkView(packed, { robots: robots }), {
             origin: null,
             agent,
             token: 'edgemap',
@@ -371,7 +371,7 @@ describe('the view model of Robots', () => {
             .sitemap();
         const listed = packSurvey(site.measure()).survey;
         const text = `Sitemap: ${ORIGIN}/sitemap.xml\nSitemap: ${ORIGIN}/never-asked.xml\n`;
-        const of = siteView(listed, GOALS, new Uint8Array(listed.count), [{ ...file, text }]);
+        const of = checkView(listed, { robots: [{ ...file, text }] });
         const { lines } = robotsView(of, { origin: null, agent: 'edgemap', token: 'edgemap' }).file!;
         expect(lines.map(({ sitemap }) => sitemap)).toEqual([{ status: 200, entries: 1, files: null }, null, null]);
     });

@@ -1,8 +1,7 @@
-/** The sentences of findings and edits, in English: every id of the register has its own, which the types hold complete. */
-import type { EditParams, FileParams, FindingParams } from './finding-params.ts';
-import { problemWordsOrNone, ruleWords } from './problems.ts';
+/** The sentences of findings, in English: every id of the register has its own, which the types hold complete. */
+import type { FileParams, FindingParams } from './finding-params.ts';
+import { problemWordsOrNone } from './problems.ts';
 import { counted } from './numbers.ts';
-import type { Gate } from '../gates/gates.ts';
 
 const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => string } = {
     'orphan-strict': () => 'No other page that was read links here.',
@@ -76,85 +75,4 @@ export function fileFindingSentence({ check, params }: { check: keyof FileParams
 
 export function moreLinksSentence(links: number): string {
     return `${links} more of its links lead to errors, redirects, or pages that are closed or not canonical.`;
-}
-
-/** An edit: what is done, where, and what it changes of one page and of many. */
-interface EditWords {
-    /** A sentence without its full stop. */
-    say: string;
-    where: string;
-    effect: readonly [one: string, many: string];
-}
-
-const STOPPED: Record<Gate, string> = {
-    scope: 'lie outside the site',
-    robots: 'robots.txt closes',
-    response: 'answer with an error',
-    redirect: 'redirect',
-    type: 'are no HTML',
-    noindex: 'say noindex',
-    canonical: 'name another page as their canonical',
-};
-
-const CANONICAL = { say: 'Let canonicals name the page itself, or one that answers', where: 'head' };
-const quotedAnchor = (anchor: string): string => (anchor === '' ? '' : `“${anchor}” `);
-
-const EDITS: { [I in keyof EditParams]: (params: EditParams[I]) => EditWords } = {
-    'link-to-error': ({ url, anchor, template, status }) => ({
-        say: `Mend the ${template === null ? 'links' : `link ${quotedAnchor(anchor)}`.trimEnd()} to ${url}, which ${status === 0 ? 'does not answer' : `answers ${status}`}`,
-        where: template ?? 'sentences and lists of their own',
-        effect: ['page stops linking to an error', 'pages stop linking to an error'],
-    }),
-    'link-to-redirect': ({ url, anchor, template, end }) => ({
-        say: `Point the link ${quotedAnchor(anchor)}to ${url} at ${end}`,
-        where: template ?? 'sentences and lists of their own',
-        effect: ['page saves a redirect', 'pages save a redirect'],
-    }),
-    'robots-closes-wanted': ({ why }) => ({
-        say: `Narrow the rule “${why?.code === 'robots-rule' ? ruleWords(why.params) : problemWordsOrNone(why)}”, or take what it closes out of the sitemap`,
-        where: why?.code === 'robots-rule' ? `robots.txt, line ${why.params.line}` : 'robots.txt',
-        effect: ['listed page is closed by it', 'listed pages are closed by it'],
-    }),
-    'sitemap-lists-stopped': ({ gate }) => ({
-        say: `Take out of the sitemap, or mend, the pages that ${STOPPED[gate]}`,
-        where: 'sitemap',
-        effect: [`listed page stops at ${gate}`, `listed pages stop at ${gate}`],
-    }),
-    'sitemap-lacks': () => ({
-        say: 'List the indexable pages that are missing',
-        where: 'sitemap',
-        effect: ['page is listed', 'pages are listed'],
-    }),
-    'orphan-strict': ({ section }) => ({
-        say: `Link to what is cut off in ${section === '/' ? 'the root folder' : `/${section}/`}`,
-        where: 'sentences and lists',
-        effect: ['orphan is reached', 'orphans are reached'],
-    }),
-    'canonical-to-error': () => ({
-        ...CANONICAL,
-        effect: ['canonical leads to an error', 'canonicals lead to an error'],
-    }),
-    'canonical-to-redirect': () => ({
-        ...CANONICAL,
-        effect: ['canonical leads to a redirect', 'canonicals lead to a redirect'],
-    }),
-    'deeper-than-goal': ({ goal }) => ({
-        say: `Bring pages within ${goal} ${goal === 1 ? 'click' : 'clicks'}`,
-        where: 'menus and lists',
-        effect: ['page lies deeper than the goal', 'pages lie deeper than the goal'],
-    }),
-    'same-title': () => ({
-        say: 'Tell pages with the same title apart',
-        where: 'head, title',
-        effect: ['page shares its title', 'pages share their title'],
-    }),
-};
-
-/** @param pages how many the effect is told of: it follows that number */
-export function editWords(
-    { check, params }: { check: keyof EditParams; params: object },
-    pages: number,
-): { say: string; where: string; effect: string } {
-    const { say, where, effect } = (EDITS[check] as (params: unknown) => EditWords)(params);
-    return { say, where, effect: effect[pages === 1 ? 0 : 1] };
 }

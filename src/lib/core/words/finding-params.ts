@@ -114,24 +114,3 @@ const FINDING_IDS: Record<keyof FindingParams, true> = {
 export function isFindingId(id: string): id is keyof FindingParams {
     return Object.hasOwn(FINDING_IDS, id);
 }
-
-/** A link of a template, or links of no template. */
-interface LinkEdit {
-    url: string;
-    /** Words of the template's link, empty for none; and of the template itself, null where there is none. */
-    anchor: string;
-    template: string | null;
-}
-
-export interface EditParams {
-    'link-to-error': LinkEdit & { status: number };
-    'link-to-redirect': LinkEdit & { end: string };
-    'robots-closes-wanted': { why: Problem | null };
-    'sitemap-lists-stopped': { gate: Gate };
-    'sitemap-lacks': None;
-    'orphan-strict': { section: string };
-    'canonical-to-error': None;
-    'canonical-to-redirect': None;
-    'deeper-than-goal': { goal: number };
-    'same-title': None;
-}

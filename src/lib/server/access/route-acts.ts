@@ -32,6 +32,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/progress`]: SEE,
     [`${VIEW}/completeness`]: SEE,
     [`${VIEW}/evidence`]: { GET: 'see', POST: 'bring' },
+    [`${VIEW}/causes`]: SEE,
+    [`${VIEW}/checks`]: SEE,
     [`${VIEW}/gates`]: SEE,
     [`${VIEW}/robots`]: SEE,
     [`${VIEW}/sitemaps`]: SEE,
@@ -39,6 +41,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/hosts`]: SEE,
     [`${VIEW}/source`]: SEE,
 
+    [`${SITE}/acceptances`]: { GET: 'see', POST: 'say', DELETE: 'say' },
+    [`${SITE}/checks`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/goals`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/notes`]: { GET: 'see', POST: 'say', DELETE: 'say' },
     [`${SITE}/priorities`]: { GET: 'see', POST: 'say' },
@@ -46,6 +50,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     // A form that is filled in and not sent yet: nothing is kept of it.
     [`${SITE}/rules-preview`]: { POST: 'see' },
 
+    [`${SURVEY}/causes`]: SEE,
     [`${SURVEY}/complete`]: SEE,
     [`${SURVEY}/families.csv`]: SEE,
     [`${SURVEY}/graph.graphml`]: SEE,

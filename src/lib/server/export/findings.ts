@@ -1,6 +1,8 @@
 /** The findings of a survey as rows: the same for `findings.csv`, NDJSON and the command line. */
 import type { CheckView } from '../../core/checks/check.ts';
-import { fileFindings, siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
+import { causeKey } from '../../core/checks/cause-rows.ts';
+import { fileCause, fileFindings } from '../../core/checks/file-findings.ts';
+import { siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
 import { fileFindingSentence, findingSentence } from '../../core/words/checks.ts';
 import { breather } from '../process/breather.ts';
 import { linkMarks } from '../link-marks.ts';
@@ -17,6 +19,8 @@ export const FINDING_COLUMNS = [
     'block',
     'template',
     'pages',
+    'group',
+    'accepted',
 ] as const;
 
 export type FindingRecord = Record<(typeof FINDING_COLUMNS)[number], string | number | null>;
@@ -29,7 +33,9 @@ export async function* findingRecords(db: Database, surveyId: number, view: Chec
     for (const finding of fileFindings(view)) {
         const { check, severity, file, line } = finding;
         const none = { other_url: '', column: null, block: '', template: '', pages: 0 };
-        yield { ...none, check, severity, url: file, reason: fileFindingSentence(finding), line };
+        const group = causeKey(fileCause(view.survey, finding));
+        const accepted = view.settings.accepted.causes.has(group) ? 'yes' : 'no';
+        yield { ...none, check, severity, url: file, reason: fileFindingSentence(finding), line, group, accepted };
     }
     const breathe = breather();
     let some: PlacedFinding[] = [];
@@ -54,7 +60,7 @@ async function recordsOf(
     const names = survey.texts('block_name');
     const blocks = survey.numbers('page_block');
     let next = 0;
-    return findings.map(({ finding, node, target, template, pages }) => {
+    return findings.map(({ finding, node, target, template, pages, cause, isAccepted }) => {
         const mark = finding.place ? marks[next++]! : null;
         return {
             check: finding.check,
@@ -67,6 +73,8 @@ async function recordsOf(
             block: finding.place ? names.at(blocks[finding.place.pageBlock]!) : '',
             template: template === -1 ? '' : survey.measured.templates[template]!.name,
             pages,
+            group: cause,
+            accepted: isAccepted ? 'yes' : 'no',
         };
     });
 }

@@ -52,6 +52,8 @@ export const sites = mysqlTable('site', {
     secrets: bytes('secrets'),
     /** Deepest depth the architect wants, for all pages and for those of priority 1 to 3 (`DepthGoals`); null for none. */
     depthGoals: json('depth_goals'),
+    /** Checks that are off, and thresholds of its own (`StoredCheckSettings`); null for the register's. */
+    checkSettings: json('check_settings'),
     createdAt: moment('created_at').notNull(),
 });
 
@@ -401,6 +403,22 @@ export const notes = mysqlTable(
         createdAt: moment('created_at').notNull(),
     },
     (table) => [index('note_site').on(table.siteId)],
+);
+
+/** What the architect lives with: a cause, or what one check finds of one page or of links to it. */
+export const acceptances = mysqlTable(
+    'acceptance',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** Id of the check; empty for a whole cause. */
+        check: varchar('check_id', { length: 64 }).notNull(),
+        /** A URL, or the key of a cause. */
+        subject: text('subject').notNull(),
+        note: text('note').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('acceptance_site').on(table.siteId)],
 );
 
 /** The structure the architect intends: pages in the order of the list, each below another. */

@@ -5,20 +5,23 @@ import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { appStore, isEnded, notesOf, openPacked } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { baselineOf } from '../current-set.ts';
+import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
 import type { Note } from '../store/note-store.ts';
 
 export async function showBrief(request: RequestContext) {
     const { site, survey } = request;
     const { db } = appStore();
-    const { current, packed, within } = await openArea(request, ['links']);
+    const [{ current, packed, within }, checks] = await Promise.all([
+        openArea(request, ['links']),
+        checkViewOf(request),
+    ]);
     const isWhole = isEnded(survey) && survey.settings.spot === null;
     const baseline = isWhole ? await baselineOf(db, survey) : null;
     const view = briefView({
-        survey: packed,
+        checks,
         priority: current.priority,
         within,
-        goal: site.depthGoals.all,
         isEnded: isEnded(survey),
         baseline: baseline && {
             survey: await openPacked(baseline, ['core', 'text']),

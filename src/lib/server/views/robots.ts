@@ -4,6 +4,7 @@ import { siteView } from '../../core/checks/site-findings.ts';
 import { productToken } from '../../core/robots/robots-lines.ts';
 import { appStore } from '../app.ts';
 import { robotsTexts } from '../findings.ts';
+import { checkSettingsIn } from '../site-checks.ts';
 import type { RequestContext } from '../request-context.ts';
 
 export async function showRobots(request: RequestContext, url: URL) {
@@ -11,7 +12,12 @@ export async function showRobots(request: RequestContext, url: URL) {
     const packed = await request.packed();
     const texts = await robotsTexts(appStore().db, survey.id);
     const { token } = survey.settings;
-    const view = siteView(packed, site.depthGoals, new Uint8Array(packed.count), texts);
+    const view = siteView(packed, {
+        goals: site.depthGoals,
+        priority: new Uint8Array(packed.count),
+        robots: texts,
+        settings: await checkSettingsIn(appStore().db, site.id),
+    });
     return {
         view: robotsView(view, {
             origin: url.searchParams.get('host'),

@@ -11,7 +11,7 @@
 
 <section class="pane" aria-label="Fix once">
     <h2 class="pane-name mb-1">
-        Fix once <span class="note">one edit each where one does it; faults first, then by pages</span>
+        Fix once <span class="note">one edit each; faults first, then by the standing it touches</span>
     </h2>
     {#if jobs === null}
         <p class="ink2">Told when the survey has ended.</p>
@@ -26,7 +26,7 @@
                 ></thead
             >
             <tbody>
-                {#each jobs.told as job (job.set + job.say)}
+                {#each jobs.told as job (job.say)}
                     <tr>
                         <td><SeverityMark severity={job.severity} /></td>
                         <td>{job.say}</td>
@@ -36,7 +36,9 @@
                 {/each}
             </tbody>
         </table>
-        {#if jobs.more > 0}<p class="note mt-1">{counted(jobs.more, 'smaller job')} not listed.</p>{/if}
+        {#if jobs.more > 0}<p class="note mt-1">
+                <a class="set" href="{to.base}/causes">{counted(jobs.more, 'more cause')}</a>
+            </p>{/if}
     {/if}
 </section>
 

@@ -42,6 +42,8 @@ export function surveyActs(
         setPriority: (subject, value) => change('priorities', { method: 'POST', body: { by: 'page', subject, value } }),
         writeNote: (subject, text) => change('notes', { method: 'POST', body: { about: 'page', subject, text } }),
         forgetNote: (id) => change(`notes?id=${id}`, { method: 'DELETE' }),
+        accept: (body) => change('acceptances', { method: 'POST', body }),
+        withdraw: (id) => change(`acceptances?id=${id}`, { method: 'DELETE' }),
         readAgain: async (body) => {
             const made = await ask(SpotAnswer, `${api}/spot`, { method: 'POST', body });
             if (!made.ok) return made.say;

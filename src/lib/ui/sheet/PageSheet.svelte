@@ -61,6 +61,8 @@
                 <SheetFindings
                     {findings}
                     moreLinks={open.moreLinks}
+                    setHref={to.set}
+                    {acts}
                     lineHref={(line) => keptSource(open, to, url, line)}
                 />
             </section>

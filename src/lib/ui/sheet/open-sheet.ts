@@ -14,7 +14,20 @@ export interface OpenSheet {
     given: GivenFact[];
     /** What it is called, what feeds it and what it feeds. */
     links: PageLinks;
-    findings: { check: string; severity: Severity; say: string; line: number | null }[];
+    findings: {
+        check: string;
+        severity: Severity;
+        say: string;
+        line: number | null;
+        advice: string;
+        /** What it is accepted by: of links the URL they lead to. */
+        subject: string;
+        /** Key of what it follows from, and the edit that mends that. */
+        cause: string;
+        edit: string;
+        /** By itself, or with its cause; null where it is open. */
+        accepted: { id: number; note: string } | null;
+    }[];
     /** Links that something was found of, beyond those told. */
     moreLinks: number;
     notes: { id: number; text: string; createdAt: number }[];
@@ -35,6 +48,9 @@ export interface SheetLinks {
 
 /** What can be asked from a sheet; each says why it was not done, or nothing. */
 export interface SheetActs {
+    /** Lives with what a check finds at a URL. */
+    accept: (what: { check: string; subject: string; note: string }) => Promise<string>;
+    withdraw: (id: number) => Promise<string>;
     /** Starts a spot survey. */
     readAgain: (what: { kind: 'page' | 'folder'; url: string }) => Promise<string>;
     /** Has a URL asked for that was left alone as an action. */

@@ -1,14 +1,18 @@
 import { storedWords } from '$lib/core/words/problems.ts';
-import { goalOfPriority } from '$lib/core/checks/depth-goals.ts';
+import { causesOf } from '$lib/core/checks/causes.ts';
 import { pageFindings } from '$lib/core/checks/page-findings.ts';
+import { CHECKS } from '$lib/core/checks/register.ts';
+import { causeWords } from '$lib/core/words/causes.ts';
 import { pageLinksOf } from '$lib/core/areas/page-links.ts';
 import { findingSentence } from '$lib/core/words/checks.ts';
 import { urlOfKey } from '$lib/core/address/page-key.ts';
 import { pageSheet } from '$lib/core/areas/page-sheet.ts';
 import { appStore, isEarlier, isEnded, notesOf, surveysOf } from '$lib/server/app.ts';
 import { baselineOf, evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
+import { checkViewOf } from '$lib/server/findings.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
+import { acceptancesIn } from '$lib/server/site-checks.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
 import { listSites, type Site } from '$lib/server/store/site-store.ts';
 import type { Survey } from '$lib/server/store/survey-store.ts';
@@ -89,18 +93,17 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
     const node = page === null ? -1 : packed.nodeOf(page);
     if (node === -1) return null;
     const sheet = pageSheet(packed, node, current);
-    const { findings: found, moreLinks } = pageFindings(
-        packed,
-        node,
-        goalOfPriority(site.depthGoals, current.priority[node]!),
-    );
-    const places = found.flatMap(({ place }) => (place ? [place] : []));
-    const [details, given, notes, marks, told] = await Promise.all([
+    const view = await checkViewOf({ site, survey }, 'pages only');
+    const { findings: found, moreLinks } = pageFindings(view, node);
+    const places = found.flatMap(({ finding: { place } }) => (place ? [place] : []));
+    const edits = new Map(causesOf(view).open.map((item) => [item.key, causeWords(item.cause, item).say]));
+    const [details, given, notes, marks, told, acceptances] = await Promise.all([
         sheetDetails(survey, packed, node),
         givenOf(survey, packed.url(node)),
         listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
         markupOf(survey, packed, places),
         tellLines(survey, packed, sheet),
+        acceptancesIn(appStore().db, site.id),
     ]);
     let next = 0;
     return {
@@ -108,7 +111,18 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
         details,
         given,
         links: pageLinksOf(packed, node),
-        findings: found.map((finding) => ({
+        findings: found.map(({ finding, subject, cause, isAccepted }) => ({
+            subject,
+            cause,
+            edit: edits.get(cause) ?? '',
+            advice: CHECKS.find(({ id }) => id === finding.check)!.advice,
+            accepted: isAccepted
+                ? (acceptances.find((item) =>
+                      item.check === ''
+                          ? item.subject === cause
+                          : item.check === finding.check && item.subject === subject,
+                  ) ?? null)
+                : null,
             check: finding.check,
             severity: finding.severity,
             say: findingSentence(finding),

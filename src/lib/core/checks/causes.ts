@@ -1,0 +1,217 @@
+/**
+ * Causes: what the register found, grouped by the one edit that mends it, with what it touches (`docs/measures.md`,
+ * "Causes"). *Fix once* of the Brief, the view *Causes* and `--fail-on` are made of them.
+ */
+import { latest } from '../kept.ts';
+import { givenTo } from './given-to.ts';
+import { quoted } from '../sets/tokens.ts';
+import type { FileParams, FindingParams } from '../words/finding-params.ts';
+import type { Cause, CheckView, FileFinding } from './check.ts';
+import { SEVERITIES, type Severity } from './check.ts';
+import { fileCause, fileFindings } from './file-findings.ts';
+import { causeKey } from './cause-rows.ts';
+import { foundOf, type Found } from './found.ts';
+import { linkedPairs } from './linked-pairs.ts';
+import { CHECKS } from './register.ts';
+import { thrownAway } from './roots.ts';
+import { siteUrl } from './site-url.ts';
+
+/** What one check found that follows from a cause. */
+export interface Follows {
+    check: keyof FindingParams | keyof FileParams;
+    severity: Severity;
+    /** Pages it is found of, or on which links it is found of stand: the size of `set`. Of files the findings. */
+    pages: number;
+    /** In the set language; null for findings of files. */
+    set: string | null;
+}
+
+export interface ToldCause {
+    key: string;
+    cause: Cause;
+    /** The worst of what follows. */
+    severity: Severity;
+    /** The URL it is about, where it is one: as the reader of the site knows it. */
+    only: string | null;
+    /** URLs it is about: what is found of pages, and what links lead to. The size of `set`; 0 for files alone. */
+    urls: number;
+    set: string;
+    /** Standing of those URLs; of those that are not ranked what links give them. In average pages. */
+    standing: number;
+    /** How much of it is thrown away, at errors and at what is closed. */
+    thrown: number;
+    /** By the first list of visits that was given; null where none says anything of them. */
+    visits: number | null;
+    /** The worst first, then by pages. */
+    follows: Follows[];
+}
+
+export interface Causes {
+    /** By severity, then standing, then visits where they are known, then URLs, then name. */
+    open: ToldCause[];
+    accepted: ToldCause[];
+}
+
+/** Needs all parts; made once for what it goes by. O(findings + link occurrences). */
+export function causesOf(view: CheckView): Causes {
+    return latest(view.survey, 'causes', `${view.basis} ${view.robots.length}`, () => {
+        const files = fileFindings(view);
+        const isAccepted = (key: string): boolean => view.settings.accepted.causes.has(key);
+        return {
+            open: told(
+                view,
+                0,
+                files.filter((finding) => !isAccepted(causeKey(fileCause(view.survey, finding)))),
+            ),
+            accepted: told(
+                view,
+                1,
+                files.filter((finding) => isAccepted(causeKey(fileCause(view.survey, finding)))),
+            ),
+        };
+    });
+}
+
+/** The causes of what is accepted, or is not. */
+function told(view: CheckView, accepted: 0 | 1, files: readonly FileFinding[]): ToldCause[] {
+    const found = foundOf(view);
+    const causes = new Map<string, ToldCause>();
+    const causeFor = (key: string, cause: Cause): ToldCause => {
+        let own = causes.get(key);
+        if (!own) {
+            const set = `${accepted === 1 ? 'accepted' : 'cause'} ${quoted(key, true)}`;
+            own = {
+                key,
+                cause,
+                severity: 'remark',
+                only: null,
+                urls: 0,
+                set,
+                standing: 0,
+                thrown: 0,
+                visits: null,
+                follows: [],
+            };
+            causes.set(key, own);
+        }
+        return own;
+    };
+    const worth = worthOf(view);
+    const pages = pagesByCause(view, found, accepted);
+    const last = new Map<ToldCause, Set<number>>();
+    for (let row = 0; row < found.check.length; row++) {
+        if (found.accepted[row] !== accepted) continue;
+        const { key, cause } = found.causes[found.cause[row]!]!;
+        const own = causeFor(key, cause);
+        const subject = found.subject[row]!;
+        const subjects = last.get(own) ?? new Set();
+        last.set(own, subjects);
+        if (!subjects.has(subject)) {
+            subjects.add(subject);
+            worth.add(own, subject);
+        }
+        const check = CHECKS[found.check[row]!]!.id as keyof FindingParams;
+        addFollowing(own, check, SEVERITIES[found.severity[row]!]!, () => {
+            const said = `has finding ${quoted(check, true)} of ${quoted(key, true)}`;
+            return accepted === 1
+                ? { pages: pages.get(found.cause[row]!, found.check[row]!), set: `accepted ${quoted(key, true)}` }
+                : { pages: pages.get(found.cause[row]!, found.check[row]!), set: said };
+        });
+    }
+    for (const finding of files) {
+        const cause = fileCause(view.survey, finding);
+        const own = causeFor(causeKey(cause), cause);
+        addFollowing(own, finding.check, finding.severity, () => ({ pages: 0, set: null })).pages++;
+    }
+    const list = [...causes.values()];
+    for (const { follows } of list) {
+        follows.sort((a, b) => bySeverity(a, b) || b.pages - a.pages || (a.check < b.check ? -1 : 1));
+    }
+    return list.sort(inOrder);
+}
+
+const bySeverity = (a: { severity: Severity }, b: { severity: Severity }): number =>
+    SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity);
+
+/** Shares are sums of fractions: what differs by less than this is the same. */
+const SAME = 1e-6;
+
+function inOrder(a: ToldCause, b: ToldCause): number {
+    const standing = Math.abs(a.standing - b.standing) < SAME ? 0 : b.standing - a.standing;
+    return (
+        bySeverity(a, b) || standing || (b.visits ?? 0) - (a.visits ?? 0) || b.urls - a.urls || (a.key < b.key ? -1 : 1)
+    );
+}
+
+function addFollowing(
+    cause: ToldCause,
+    check: Follows['check'],
+    severity: Severity,
+    make: () => Pick<Follows, 'pages' | 'set'>,
+): Follows {
+    let own = cause.follows.find((item) => item.check === check);
+    if (!own) cause.follows.push((own = { check, severity, ...make() }));
+    if (bySeverity({ severity }, own) < 0) own.severity = severity;
+    if (bySeverity({ severity }, cause) < 0) cause.severity = severity;
+    return own;
+}
+
+/** How many pages each check finds something of that follows from each cause: of links the pages they stand on. */
+function pagesByCause(view: CheckView, found: Found, accepted: 0 | 1) {
+    const { survey } = view;
+    const counts = new Map<number, number>();
+    const keyOf = (cause: number, check: number): number => cause * CHECKS.length + check;
+    const add = (key: number): void => void counts.set(key, (counts.get(key) ?? 0) + 1);
+    for (const followedOnly of [false, true]) {
+        /** Rows about each target of links. */
+        const rows = new Map<number, number[]>();
+        const marked = new Uint8Array(survey.count);
+        for (let row = 0; row < found.check.length; row++) {
+            if (found.accepted[row] !== accepted) continue;
+            const check = CHECKS[found.check[row]!]!;
+            if (check.ofTarget === null) {
+                if (!followedOnly) add(keyOf(found.cause[row]!, found.check[row]!));
+                continue;
+            }
+            if (check.followedOnly !== followedOnly) continue;
+            const subject = found.subject[row]!;
+            marked[subject] = 1;
+            const own = rows.get(subject);
+            if (own) own.push(row);
+            else rows.set(subject, [row]);
+        }
+        /** The last page that was counted of a cause and check: one with several such links counts once. */
+        const last = new Map<number, number>();
+        for (const { node, target } of rows.size === 0 ? [] : linkedPairs(survey, { marked, followedOnly })) {
+            for (const row of rows.get(target)!) {
+                const key = keyOf(found.cause[row]!, found.check[row]!);
+                if (last.get(key) === node) continue;
+                last.set(key, node);
+                add(key);
+            }
+        }
+    }
+    return { get: (cause: number, check: number): number => counts.get(keyOf(cause, check)) ?? 0 };
+}
+
+/** What a URL is worth that a cause is about: its standing, else what links give it; and its visits. */
+function worthOf({ survey }: CheckView) {
+    const standing = survey.numbers('standing');
+    const thrown = thrownAway(survey);
+    const given = givenTo(survey);
+    const list = survey.head.given.find(({ name, type }) => type === 'number' && name.startsWith('visits'));
+    const visits = list && survey.given(list.column);
+    return {
+        add(cause: ToldCause, node: number): void {
+            cause.urls++;
+            cause.only = cause.urls === 1 ? siteUrl(survey, node) : null;
+            // Of what is not ranked nobody knows a standing.
+            const own = standing[node]! > 0 ? standing[node]! : 0;
+            const away = thrown.get(node) ?? 0;
+            cause.standing += own > 0 ? own : away > 0 ? away : (given.get(node) ?? 0);
+            if (own === 0) cause.thrown += away;
+            const seen = visits?.[node] ?? NaN;
+            if (seen >= 0) cause.visits = (cause.visits ?? 0) + seen;
+        },
+    };
+}

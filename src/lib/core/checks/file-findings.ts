@@ -1,0 +1,20 @@
+/** What the register finds of the files of a site, and what that follows from. */
+import type { Cause, CheckView, FileFinding } from './check.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { toldChecks } from './found.ts';
+import { shortened } from './roots.ts';
+
+/** Check by check in the order of the register. */
+export function fileFindings(view: CheckView): FileFinding[] {
+    return toldChecks(view).flatMap(({ ofFiles }) => ofFiles?.(view) ?? []);
+}
+
+/** The rule, where it is one that closes what is wanted; else the file by what is found of it. */
+export function fileCause(survey: PackedSurvey, finding: FileFinding): Cause {
+    const { check, line } = finding;
+    const file = shortened(survey, finding.file);
+    if (check === 'robots-closes-wanted' && line !== null) {
+        return { kind: 'rule', params: { file, line, rule: finding.params.rule, isWanted: true } };
+    }
+    return { kind: 'file', params: { file, check } };
+}

@@ -1,0 +1,98 @@
+/**
+ * What the register finds in a survey, as columns: a row for each page, and for each target of links, of which a check
+ * finds something. Sets, findings one by one, causes and the page sheet are made of these rows; what a row says is asked
+ * of its check again, which is O(1).
+ */
+import { latest } from '../kept.ts';
+import { causesOfRows, type CauseOf } from './cause-rows.ts';
+import { isKnown, SEVERITIES, type Check, type CheckView, type Finding, type Tells } from './check.ts';
+import { CHECKS } from './register.ts';
+import { acceptedKey } from './settings.ts';
+
+export interface Found {
+    /** Rows check by check, and of each by the number of the page. */
+    check: Uint8Array;
+    severity: Uint8Array;
+    /** The page, or what the links lead to. */
+    subject: Int32Array;
+    /** Number of the cause. */
+    cause: Int32Array;
+    /** 1 for what is accepted, by itself or with its cause. */
+    accepted: Uint8Array;
+    /** First row of each check of the register; one more at the end. */
+    start: Uint32Array;
+    causes: readonly CauseOf[];
+}
+
+/** Made once for what it goes by. Needs all parts. O(checks · nodes + link occurrences). */
+export function foundOf(view: CheckView): Found {
+    return latest(view.survey, 'found', view.basis, () => find(view));
+}
+
+/** The checks that are told of a survey: known, and not switched off. */
+export function toldChecks({ survey, settings }: CheckView): Check[] {
+    return CHECKS.filter((check) => isKnown(check, survey) && !settings.off.has(check.id));
+}
+
+/** What a check tells of a page or of a target; null for a check of neither. */
+export const tellsOf = (check: Check): Tells | null => check.ofPage ?? check.ofTarget;
+
+function find(view: CheckView): Found {
+    const { survey, settings } = view;
+    const [check, severity, subject]: number[][] = [[], [], []];
+    const start = new Uint32Array(CHECKS.length + 1);
+    const told = new Set(toldChecks(view));
+    const [links, followed] = [survey.numbers('incoming_links'), survey.numbers('incoming_followed')];
+    CHECKS.forEach((item, number) => {
+        start[number] = check!.length;
+        const tells = told.has(item) ? tellsOf(item)?.(view) : undefined;
+        if (!tells) return;
+        // Of links only what another page links to.
+        const linked = item.ofTarget === null ? null : item.followedOnly ? followed : links;
+        for (let node = 0; node < survey.count; node++) {
+            if (linked?.[node] === 0) continue;
+            const finding = tells(node);
+            if (finding === null) continue;
+            check!.push(number);
+            severity!.push(SEVERITIES.indexOf(finding.severity));
+            subject!.push(node);
+        }
+    });
+    start[CHECKS.length] = check!.length;
+    const columns = {
+        check: Uint8Array.from(check!),
+        severity: Uint8Array.from(severity!),
+        subject: Int32Array.from(subject!),
+        start,
+    };
+    const { cause, causes } = causesOfRows(view, columns);
+    const { accepted } = settings;
+    const isAccepted = (row: number): boolean =>
+        accepted.causes.has(causes[cause[row]!]!.key) ||
+        (accepted.findings.size > 0 &&
+            accepted.findings.has(acceptedKey(CHECKS[columns.check[row]!]!.id, survey.url(columns.subject[row]!))));
+    return { ...columns, cause, causes, accepted: Uint8Array.from(cause, (_, row) => (isAccepted(row) ? 1 : 0)) };
+}
+
+/** The row of a check for a page or target; -1 for none. O(log rows) */
+export function rowOf({ start, subject }: Found, check: number, node: number): number {
+    let low = start[check]!;
+    let high = start[check + 1]!;
+    while (low < high) {
+        const middle = (low + high) >> 1;
+        if (subject[middle]! < node) low = middle + 1;
+        else high = middle;
+    }
+    return low < start[check + 1]! && subject[low] === node ? low : -1;
+}
+
+/** What rows say, asked of their checks again. */
+export function findingsAt(view: CheckView, { check, subject }: Found): (row: number) => Finding {
+    const ready = new Map<number, (node: number) => Finding | null>();
+    return (row) => {
+        const number = check[row]!;
+        let tells = ready.get(number);
+        if (tells === undefined) ready.set(number, (tells = tellsOf(CHECKS[number]!)!(view)));
+        return tells(subject[row]!)!;
+    };
+}

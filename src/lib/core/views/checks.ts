@@ -1,0 +1,74 @@
+/** What *Checks* shows: the register, each check with what it finds here, its threshold, and what is accepted of it. */
+import type { CheckView, Severity, Threshold } from '../checks/check.ts';
+import { isKnown, type Check } from '../checks/check.ts';
+import { fileFindings } from '../checks/file-findings.ts';
+import { foundOf } from '../checks/found.ts';
+import { pagesFound } from '../checks/pages-found.ts';
+import { isFindingId } from '../words/finding-params.ts';
+import { CHECK_FAMILIES, CHECKS } from '../checks/register.ts';
+import { quoted } from '../sets/tokens.ts';
+
+export interface CheckRow {
+    id: string;
+    severity: Severity;
+    name: string;
+    fires: string;
+    quiet: string;
+    why: string;
+    advice: string;
+    isOff: boolean;
+    /** Not known of this survey, and why. */
+    unknown: 'partial' | 'no sitemap' | null;
+    /** Pages it finds something of, or on which such links stand; lines, of files. The accepted are not among them. */
+    found: number;
+    /** Likewise, but of links what they lead to. */
+    accepted: number;
+    /** What it finds, in the set language; null for files. */
+    set: string | null;
+    threshold: (Threshold & { own: number | null }) | null;
+}
+
+export interface ChecksView {
+    families: { question: string; checks: CheckRow[] }[];
+    total: { checks: number; finding: number; off: number; changed: number };
+}
+
+/** Needs all parts. O(findings). */
+export function checksView(view: CheckView): ChecksView {
+    const { check, accepted } = foundOf(view);
+    const files = fileFindings(view);
+    const counts = CHECKS.map(() => ({ found: 0, accepted: 0 }));
+    for (let row = 0; row < check.length; row++) counts[check[row]!]![accepted[row] === 1 ? 'accepted' : 'found']++;
+    CHECKS.forEach(({ id, ofTarget }, number) => {
+        if (ofTarget === null || counts[number]!.found === 0 || !isFindingId(id)) return;
+        counts[number]!.found = pagesFound(view, { kind: 'finding', check: id, cause: null }).count();
+    });
+    for (const { check: id } of files) counts[CHECKS.findIndex((item) => item.id === id)]!.found++;
+    const families = CHECK_FAMILIES.map(({ question, checks }) => ({
+        question,
+        checks: checks.map((item) => rowOf(view, item, counts[CHECKS.indexOf(item)]!)),
+    }));
+    const rows = families.flatMap(({ checks }) => checks);
+    return {
+        families,
+        total: {
+            checks: rows.length,
+            finding: rows.filter(({ found }) => found > 0).length,
+            off: rows.filter(({ isOff }) => isOff).length,
+            changed: rows.filter(({ threshold }) => threshold !== null && threshold.own !== null).length,
+        },
+    };
+}
+
+function rowOf(view: CheckView, check: Check, counts: Pick<CheckRow, 'found' | 'accepted'>): CheckRow {
+    const { survey, settings } = view;
+    const { id, severity, name, fires, quiet, why, advice, threshold } = check;
+    return {
+        ...{ id, severity, name, fires, quiet, why, advice },
+        ...counts,
+        isOff: settings.off.has(id),
+        unknown: isKnown(check, survey) ? null : check.needsWhole && !survey.head.complete ? 'partial' : 'no sitemap',
+        set: (check.ofPage ?? check.ofTarget) === null ? null : `has finding ${quoted(id, true)}`,
+        threshold: threshold ? { ...threshold, own: settings.thresholds.get(id) ?? null } : null,
+    };
+}

@@ -1,0 +1,220 @@
+/** The sentences of causes, in English: what is edited, where, and what follows. Complete by type. */
+import type { CauseParams, Spread } from './cause-params.ts';
+import type { FileParams, FindingParams } from './finding-params.ts';
+import type { Gate } from '../gates/gates.ts';
+import { by, counted } from './numbers.ts';
+
+/** An edit: what is done, and where. */
+export interface CauseWords {
+    /** A sentence without its full stop. */
+    say: string;
+    where: string;
+}
+
+const OWN_PLACES = 'sentences and lists';
+
+/** "/events/", "the root folder". */
+const folder = (section: string): string => (section === '/' ? 'the root folder' : `/${section}/`);
+
+/** The URLs an edit is about: how many, and where it is one that one. */
+interface About {
+    urls: number;
+    only: string | null;
+}
+
+/** Those as words: "12 pages of /events/", or the one by its address. */
+function pagesOf(spread: Spread, { urls, only }: About): string {
+    if (only !== null) return only;
+    const pages = counted(urls, 'page');
+    return spread.of === 'section' ? `${pages} of ${folder(spread.section)}` : pages;
+}
+
+/** Where what is so of pages is mended: once, where nearly all of them are alike. */
+function placeOf(spread: Spread, { only }: About): string {
+    if (only !== null) return 'that page';
+    if (spread.of === 'site') return 'nearly every page of the site';
+    return spread.of === 'section' ? `nearly every page of ${folder(spread.section)}` : 'pages here and there';
+}
+
+const answer = (status: number): string => (status === 0 ? 'which does not answer' : `which answers ${status}`);
+const answers = (status: number): string => (status === 0 ? 'that do not answer' : `that answer ${status}`);
+
+const STOPS: Record<Gate, (pages: string, isOne: boolean) => string> = {
+    scope: (pages) => `Take what lies outside the site out of the sitemap: ${pages}`,
+    robots: (pages, isOne) =>
+        `Open ${pages}, which robots.txt closes, or take ${isOne ? 'it' : 'them'} out of the sitemap`,
+    response: (pages, isOne) => `Mend ${pages}, or take ${isOne ? 'it' : 'them'} out of the sitemap`,
+    redirect: (pages, isOne) => `List in the sitemap what ${pages} ${isOne ? 'redirects' : 'redirect'} to`,
+    type: (pages) => `Take what is no HTML out of the sitemap: ${pages}`,
+    noindex: (pages, isOne) => `Take noindex off ${pages}, or take ${isOne ? 'it' : 'them'} out of the sitemap`,
+    canonical: (pages, isOne) =>
+        `Let ${pages} name ${isOne ? 'itself' : 'themselves'} as canonical, or list and link what ${isOne ? 'it names' : 'they name'}`,
+};
+
+/** What is done to pages, by what is found of them. */
+const AT_PAGES: { [I in keyof FindingParams]: (pages: string, isOne: boolean) => string } = {
+    'orphan-strict': (pages) => `Link to ${pages}`,
+    'orphan-adrift': (pages) => `Link to ${pages}`,
+    'thin-hold': (pages) => `Link to ${pages} from a second page`,
+    'decline-only': (pages) => `Take nofollow off a link to ${pages}`,
+    'listing-only': (pages) => `Link to ${pages} from pages that are no listings`,
+    'deeper-than-goal': (pages) => `Bring ${pages} within the depth goal`,
+    'dead-end': (pages) => `Give ${pages} links that lead on`,
+    'link-to-error': (pages) => `Mend links to ${pages}`,
+    'link-to-redirect': (pages) => `Point links to ${pages} at the end of the redirect`,
+    'link-to-closed': (pages) => `Open ${pages}, or take the links there away`,
+    'noindex-unseen': (pages) => `Open ${pages} until the noindex has been read`,
+    'sitemap-lists-stopped': (pages) => `Take ${pages} out of the sitemap`,
+    'sitemap-lacks': (pages) => `List ${pages} in the sitemap`,
+    'server-error': (pages) => `Mend the server errors of ${pages}`,
+    'type-lies': (pages) => `Send the right content type with ${pages}`,
+    'body-trouble': (pages) => `Send the bodies of ${pages} whole`,
+    'canonical-several': (pages) => `Leave one canonical on ${pages}`,
+    'canonical-to-error': (pages) => `Let ${pages} name a canonical that answers`,
+    'canonical-to-redirect': (pages) => `Let the canonical of ${pages} name the end of the redirect`,
+    'canonical-to-closed': (pages) => `Let ${pages} name a canonical that is open`,
+    'canonical-to-noindexed': (pages) => `Let ${pages} name a canonical that may be indexed`,
+    'canonical-chain': (pages) => `Let ${pages} name the end of the canonical chain`,
+    'canonical-loop': (pages, isOne) => `Settle on one canonical ${isOne ? 'for' : 'among'} ${pages}`,
+    'canonical-out': (pages) => `Let ${pages} name a canonical of this site`,
+    'noindex-and-canonical': (pages) => `Keep one of noindex and canonical on ${pages}`,
+    'link-to-noncanonical': (pages) => `Link to the canonical of ${pages}`,
+    'redirect-chain': (pages) => `Lead ${pages} to the end in one hop`,
+    'redirect-loop': (pages) => `Lead ${pages} out of the circle`,
+    'redirect-to-error': (pages) => `Lead ${pages} to what answers`,
+    'redirect-to-closed': (pages) => `Lead ${pages} to what is open`,
+    'redirect-to-start': (pages, isOne) =>
+        `Lead ${pages} to what took ${isOne ? 'its' : 'their'} place, not to the start page`,
+    'same-h1': (pages, isOne) =>
+        `Tell the main ${isOne ? 'heading' : 'headings'} of ${pages} apart${isOne ? ' from others' : ''}`,
+    'title-long': (pages, isOne) => `Shorten the ${isOne ? 'title' : 'titles'} of ${pages}`,
+    'description-missing': (pages) => `Describe ${pages}`,
+    'language-missing': (pages, isOne) => `Let ${pages} say ${isOne ? 'its' : 'their'} language`,
+    'title-missing': (pages) => `Give ${pages} a title`,
+    'h1-missing': (pages) => `Give ${pages} a main heading`,
+    'few-words': (pages, isOne) =>
+        `Say more on ${pages}, or make ${isOne ? 'it part of another' : 'them part of others'}`,
+    'same-title': (pages, isOne) =>
+        `Tell the ${isOne ? 'title' : 'titles'} of ${pages} apart${isOne ? ' from others' : ''}`,
+    'same-body': (pages) => `Let one of each body answer for the others, on ${pages}`,
+    'same-text': (pages) => `Let one of each text answer for the others, on ${pages}`,
+};
+
+const AT_FILES: { [I in keyof FileParams]: string } = {
+    'robots-unreachable': 'Let robots.txt answer',
+    'robots-html': 'Serve rules as robots.txt, not HTML',
+    'robots-too-large': 'Say the rules of robots.txt in less than 500 KiB',
+    'robots-line-unread': 'Write the lines of robots.txt that nobody reads as rules',
+    'robots-no-slash': 'Begin the rules of robots.txt with a slash',
+    'robots-rule-idle': 'Take out of robots.txt the rules that decide nothing known',
+    'robots-rule-hidden': 'Mend the rules of robots.txt that never win',
+    'robots-closes-wanted': 'Narrow the rules of robots.txt that close what is listed',
+    'robots-noindex-line': 'Say noindex on the pages, not in robots.txt',
+};
+
+const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About) => CauseWords } = {
+    answers: ({ url, isFolder, status }, { urls }) => {
+        const address = counted(urls, 'address', 'addresses');
+        const what = isFolder ? `${address} below ${url.slice(0, -1)} ${answers(status)}` : `${url}, ${answer(status)}`;
+        return { say: `${status >= 500 || status === 0 ? 'Mend' : 'Restore or redirect'} ${what}`, where: 'server' };
+    },
+    moved: ({ url, isFolder, end }, { urls }) => ({
+        say: isFolder
+            ? end !== null
+                ? `Write ${end} in links to ${counted(urls, 'address', 'addresses')} of ${url.slice(0, -1)}`
+                : `Point links to ${counted(urls, 'address', 'addresses')} below ${url.slice(0, -1)} at where they have moved`
+            : `Point links to ${url} at ${end ?? 'where it has moved'}`,
+        where: OWN_PLACES,
+    }),
+    template: ({ words, to, link }, { urls }) => ({
+        say:
+            link === null
+                ? `Mend the ${urls} links that lead to ${to}`
+                : `Mend the link ${link.anchor === '' ? '' : `“${link.anchor}” `}to ${link.url}`,
+        where: words,
+    }),
+    rule: ({ file, line, rule, isWanted }) => ({
+        say: isWanted
+            ? `Narrow the rule “${rule}”, or take what it closes out of the sitemap`
+            : `Take links to what “${rule}” closes away, or open it`,
+        where: `${fileName(file)}, line ${line}`,
+    }),
+    file: ({ file, check }) => ({ say: AT_FILES[check], where: fileName(file) }),
+    stops: ({ gate, spread }, about) => ({
+        say: STOPS[gate](pagesOf(spread, about), about.only !== null),
+        where: placeOf(spread, about),
+    }),
+    'cut-off': ({ section }) => ({ say: `Link to what is cut off in ${folder(section)}`, where: OWN_PLACES }),
+    island: ({ url }) => ({ say: `Link to ${url}, which an island hangs from`, where: OWN_PLACES }),
+    pages: ({ check, spread }, about) => ({
+        say: AT_PAGES[check](pagesOf(spread, about), about.only !== null),
+        where: check === 'sitemap-lacks' ? 'sitemap' : placeOf(spread, about),
+    }),
+};
+
+/** A file of the start page's host by its name, one of another by its address. */
+const fileName = (url: string): string => (url.startsWith('/') ? url.slice(1) : url);
+
+export function causeWords({ kind, params }: { kind: keyof CauseParams; params: object }, about: About): CauseWords {
+    return (CAUSES[kind] as (params: unknown, about: About) => CauseWords)(params, about);
+}
+
+/** What is so of pages, behind their number: "pages link to an error". */
+const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: string, many: string] } = {
+    'orphan-strict': ['page that no page links to', 'pages that no page links to'],
+    'orphan-adrift': ['page adrift', 'pages adrift'],
+    'thin-hold': ['page that one page alone links to', 'pages that one page alone links to'],
+    'decline-only': ['page behind declined links only', 'pages behind declined links only'],
+    'listing-only': ['page that listings alone link to', 'pages that listings alone link to'],
+    'deeper-than-goal': ['page deeper than its goal', 'pages deeper than their goal'],
+    'dead-end': ['page without links', 'pages without links'],
+    'link-to-error': ['page links to an error', 'pages link to an error'],
+    'link-to-redirect': ['page links to a redirect', 'pages link to a redirect'],
+    'link-to-closed': ['page links to what is closed', 'pages link to what is closed'],
+    'noindex-unseen': ['page with a noindex nobody reads', 'pages with a noindex nobody reads'],
+    'sitemap-lists-stopped': ['listed page that stops at a gate', 'listed pages that stop at a gate'],
+    'sitemap-lacks': ['page that no sitemap lists', 'pages that no sitemap lists'],
+    'server-error': ['server error', 'server errors'],
+    'type-lies': ['page with an odd content type', 'pages with an odd content type'],
+    'body-trouble': ['body that is not whole', 'bodies that are not whole'],
+    'canonical-several': ['page with several canonicals', 'pages with several canonicals'],
+    'canonical-to-error': ['canonical leads to an error', 'canonicals lead to an error'],
+    'canonical-to-redirect': ['canonical redirects', 'canonicals redirect'],
+    'canonical-to-closed': ['canonical is closed', 'canonicals are closed'],
+    'canonical-to-noindexed': ['canonical says noindex', 'canonicals say noindex'],
+    'canonical-chain': ['canonical names another in turn', 'canonicals name another in turn'],
+    'canonical-loop': ['canonical comes back', 'canonicals come back'],
+    'canonical-out': ['canonical lies on another site', 'canonicals lie on another site'],
+    'noindex-and-canonical': ['page says noindex and canonical', 'pages say noindex and canonical'],
+    'link-to-noncanonical': ['page links to what is not canonical', 'pages link to what is not canonical'],
+    'redirect-chain': ['redirect of several hops', 'redirects of several hops'],
+    'redirect-loop': ['redirect in a circle', 'redirects in a circle'],
+    'redirect-to-error': ['redirect to an error', 'redirects to an error'],
+    'redirect-to-closed': ['redirect into what is closed', 'redirects into what is closed'],
+    'redirect-to-start': ['redirect to the start page', 'redirects to the start page'],
+    'same-h1': ['page shares its h1', 'pages share their h1'],
+    'title-long': ['page with a long title', 'pages with a long title'],
+    'description-missing': ['page without a description', 'pages without a description'],
+    'language-missing': ['page that does not say its language', 'pages that do not say their language'],
+    'title-missing': ['page without a title', 'pages without a title'],
+    'h1-missing': ['page without an h1', 'pages without an h1'],
+    'few-words': ['page with few words', 'pages with few words'],
+    'same-title': ['page shares its title', 'pages share their title'],
+    'same-body': ['page has the body of another', 'pages have the body of another'],
+    'same-text': ['page has the text of another', 'pages have the text of another'],
+    'robots-unreachable': ['file out of reach', 'files out of reach'],
+    'robots-html': ['file of HTML', 'files of HTML'],
+    'robots-too-large': ['file too large', 'files too large'],
+    'robots-line-unread': ['line that nobody reads', 'lines that nobody reads'],
+    'robots-no-slash': ['rule without a slash', 'rules without a slash'],
+    'robots-rule-idle': ['rule that decides nothing known', 'rules that decide nothing known'],
+    'robots-rule-hidden': ['rule that never wins', 'rules that never win'],
+    'robots-closes-wanted': ['rule that closes what is listed', 'rules that close what is listed'],
+    'robots-noindex-line': ['line that nobody keeps to', 'lines that nobody keeps to'],
+};
+
+/** Behind the number of pages, or of lines of a file. */
+export function followsWords(check: keyof FindingParams | keyof FileParams, pages: number): string {
+    const [one, many] = FOLLOWS[check];
+    return by(pages, one, many);
+}

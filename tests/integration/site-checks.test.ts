@@ -1,0 +1,173 @@
+/** What a site says of its checks: what it lives with, what it does not ask, and where its thresholds lie. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
+import { startApplication } from '../support/application.ts';
+import { ask as askAt, type HttpAnswer } from '../support/ask.ts';
+import { runCommand, type CommandResult } from '../support/command.ts';
+import { redirectTo, tableSite } from '../support/survey.ts';
+
+const link = (href: string): string => `<a href="${href}">to ${href}</a>`;
+const page = (title: string, ...links: string[]): string =>
+    `<!doctype html><html lang="en"><title>${title}</title><meta name="description" content="d"><h1>${title}</h1><p>${links.map(link).join(' ')}`;
+const SITE = tableSite({
+    '/': page('Start', '/a', '/gone', '/lost'),
+    '/a': page('x'.repeat(59), '/', '/gone', '/moved'),
+    '/moved': redirectTo('/a'),
+});
+
+let data: string;
+let standIn: StandIn;
+let app: Awaited<ReturnType<typeof startApplication>>;
+
+const survey = (...words: string[]): Promise<CommandResult> =>
+    runCommand([
+        'survey',
+        `http://127.0.0.1:${standIn.port}/`,
+        '--export',
+        join(data, 'export'),
+        '--data',
+        data,
+        ...words,
+    ]);
+const ask = (path: string): Promise<HttpAnswer> => askAt(app.address, `/api/v1/sites/1/${path}`);
+const say = (method: string, path: string, body?: unknown): Promise<HttpAnswer> =>
+    askAt(app.address, `/api/v1/sites/1/${path}`, {
+        method,
+        headers: { 'content-type': 'application/json', origin: app.address },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+const read = async <T>(path: string): Promise<T> => JSON.parse((await ask(path)).body) as T;
+
+interface Causes {
+    causes: {
+        key: string;
+        severity: string;
+        urls: { pages: number } | null;
+        follows: { check: string; pages: number }[];
+    }[];
+    accepted: { key: string; accepted: string }[];
+}
+const causes = (): Promise<Causes> => read<Causes>('surveys/1/causes');
+const sizeOf = async (set: string): Promise<number> =>
+    (await read<{ total: number }>(`surveys/1/pages?count=1&set=${encodeURIComponent(set)}`)).total;
+const findings = async (): Promise<{ check: string; other_url: string; group: string; accepted: string }[]> =>
+    (await ask('surveys/1/findings.ndjson')).body
+        .trim()
+        .split('\n')
+        .map((line) => JSON.parse(line) as { check: string; other_url: string; group: string; accepted: string });
+
+beforeAll(async () => {
+    data = mkdtempSync(join(tmpdir(), 'edgemap-checks-'));
+    standIn = await startStandIn(SITE);
+    const made = await survey('--fail-on', 'link-to-error');
+    expect(made.code, made.out + made.err).toBe(3);
+    app = await startApplication(['start'], data);
+});
+afterAll(async () => {
+    await app.close();
+    await standIn.close();
+    rmSync(data, { recursive: true, force: true });
+});
+
+describe('a cause', () => {
+    it('is told with what follows from it, and is a set', async () => {
+        const gone = (await causes()).causes.find(({ key }) => key === '404 /gone')!;
+        expect(gone).toMatchObject({
+            severity: 'fault',
+            urls: { pages: 1 },
+            follows: [{ check: 'link-to-error', pages: 2 }],
+        });
+        expect(await sizeOf('cause "404 /gone"')).toBe(1);
+        expect(await sizeOf('has finding "link-to-error" of "404 /gone"')).toBe(2);
+        expect(await sizeOf('has finding "link-to-error" of "404 /lost"')).toBe(1);
+        const rows = (await findings()).filter(({ check }) => check === 'link-to-error');
+        expect(rows.map(({ group, accepted }) => `${group} ${accepted}`).sort()).toEqual([
+            '404 /gone no',
+            '404 /gone no',
+            '404 /lost no',
+        ]);
+    });
+});
+
+describe('what is accepted', () => {
+    it('needs a reason, and something that can be accepted', async () => {
+        const without = await say('POST', 'acceptances', { subject: '404 /gone', note: ' ' });
+        expect(without.status).toBe(400);
+        expect(without.body).toContain('Say why');
+        expect((await say('POST', 'acceptances', { check: 'no-such', subject: 'x', note: 'y' })).body).toContain(
+            'There is no check \\"no-such\\"',
+        );
+        expect((await say('DELETE', 'acceptances?id=x')).status).toBe(400);
+        expect(await read<unknown[]>('acceptances')).toEqual([]);
+    });
+
+    it('leaves sets, exports say so, and it comes back when it is taken back', async () => {
+        await say('POST', 'acceptances', { subject: '404 /gone', note: 'first reason' });
+        await say('POST', 'acceptances', { subject: '404 /gone', note: 'the archive is closed' });
+        const [kept, ...others] = await read<{ id: number; note: string }[]>('acceptances');
+        expect([kept!.note, others]).toEqual(['the archive is closed', []]);
+        const told = await causes();
+        expect(told.causes.map(({ key }) => key)).not.toContain('404 /gone');
+        expect(told.accepted).toMatchObject([{ key: '404 /gone', accepted: 'the archive is closed' }]);
+        expect(await sizeOf('has finding "link-to-error"')).toBe(1);
+        expect(await sizeOf('accepted "404 /gone"')).toBe(2);
+        const said = (await findings()).filter(({ check }) => check === 'link-to-error');
+        expect(said.map(({ group, accepted }) => `${group} ${accepted}`).sort()).toEqual([
+            '404 /gone yes',
+            '404 /gone yes',
+            '404 /lost no',
+        ]);
+        await say('DELETE', `acceptances?id=${kept!.id}`);
+        expect(await sizeOf('has finding "link-to-error"')).toBe(2);
+    });
+
+    it('fails no gate: of a cause, and of one finding; in a survey made later, too', async () => {
+        await say('POST', 'acceptances', { subject: '404 /gone', note: 'the archive is closed' });
+        const half = await survey('--fail-on', 'link-to-error');
+        expect(half.code, half.out).toBe(3);
+        expect(half.out).toContain('1 finding: link-to-error');
+        const lost = `http://127.0.0.1:${standIn.port}/lost`;
+        await say('POST', 'acceptances', { check: 'link-to-error', subject: lost, note: 'soon' });
+        const whole = await survey('--fail-on', 'link-to-error');
+        expect(whole.code, whole.out + whole.err).toBe(0);
+        expect(whole.out).toContain('Nothing found: link-to-error');
+        for (const { id } of await read<{ id: number }[]>('acceptances')) await say('DELETE', `acceptances?id=${id}`);
+    });
+});
+
+describe('a check', () => {
+    it('that is switched off is told nowhere, until it is asked again', async () => {
+        expect(JSON.parse((await say('PUT', 'checks', { check: 'link-to-error', isOff: true })).body)).toEqual({
+            off: ['link-to-error'],
+            thresholds: {},
+        });
+        expect(await sizeOf('has finding "link-to-error"')).toBe(0);
+        expect((await findings()).map(({ check }) => check)).not.toContain('link-to-error');
+        expect((await causes()).causes.map(({ key }) => key)).not.toContain('404 /gone');
+        await say('PUT', 'checks', { check: 'link-to-error', isOff: false });
+        expect(await sizeOf('has finding "link-to-error"')).toBe(2);
+    });
+
+    it('has a threshold of its own where the site gives it one, within its bounds', async () => {
+        expect(await sizeOf('has finding "title-long"')).toBe(0);
+        await say('PUT', 'checks', { check: 'title-long', threshold: 58 });
+        expect(await sizeOf('has finding "title-long"')).toBe(1);
+        await say('PUT', 'checks', { check: 'title-long', threshold: 59 });
+        expect(await sizeOf('has finding "title-long"')).toBe(0);
+        const far = await say('PUT', 'checks', { check: 'title-long', threshold: 9 });
+        expect(far.status).toBe(400);
+        expect(far.body).toContain('a number of characters from 10 to 1,000');
+        expect((await say('PUT', 'checks', { check: 'link-to-error', threshold: 3 })).body).toContain(
+            'has no threshold',
+        );
+        expect((await say('PUT', 'checks', { check: 'title-long', threshold: 1.5 })).body).toContain('whole number');
+        expect((await say('PUT', 'checks', { check: 'nothing' })).body).toContain('There is no check');
+        expect(JSON.parse((await say('PUT', 'checks', { check: 'title-long', threshold: null })).body)).toEqual({
+            off: [],
+            thresholds: {},
+        });
+    });
+});
