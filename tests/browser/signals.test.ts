@@ -46,6 +46,24 @@ describe('Causes', () => {
     });
 });
 
+describe('Find', () => {
+    it('finds findings by words, and leads to what they are about', async () => {
+        await there('causes');
+        await page.keyboard.down('Control');
+        await page.keyboard.press('k');
+        await page.keyboard.up('Control');
+        await page.type('.find input', 'narrow branches');
+        await page.waitForFunction(() =>
+            [...document.querySelectorAll('#found li')].some(
+                (item) => item.textContent?.includes('Disallow: /branches/s') && item.textContent.includes('finding'),
+            ),
+        );
+        await page.keyboard.press('Enter');
+        await page.waitForFunction(() => /\b4 of \d+/.test(document.body.innerText));
+        expect(decodeURIComponent(page.url())).toMatch(/set=cause[ +]"\/robots\.txt[ +]Disallow:/);
+    });
+});
+
 describe('Checks', () => {
     const found = (id: string): Promise<string> =>
         page.$$eval(

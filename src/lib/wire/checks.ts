@@ -8,6 +8,19 @@ export const StoredCheckSettings = z.object({
 });
 export type StoredCheckSettings = z.infer<typeof StoredCheckSettings>;
 
+/** Causes, as far as a page asks for them. */
+export const CausesAnswer = z.object({
+    causes: z.array(
+        z.object({
+            key: z.string(),
+            say: z.string(),
+            where: z.string(),
+            urls: z.object({ pages: z.number(), set: z.string() }).nullable(),
+        }),
+    ),
+});
+export type CauseFound = z.infer<typeof CausesAnswer>['causes'][number];
+
 /** A check switched on or off, or its threshold set; null for the register's. */
 export const CheckChange = z.object({
     check: z.string().max(64),

@@ -2,7 +2,7 @@
 import { gateOf } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { defineCheck, type Check, type CheckView, when } from './check.ts';
-import { answersBadly, answersRoot } from './roots.ts';
+import { answersBadly, answersRoot, stopsWhereListed } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
 /** The canonical that counts of each page that names another URL: its address; -1 for none, or the page itself. */
@@ -189,6 +189,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
             const gate = survey.numbers('gate');
             return (to) => (gateOf(gate[to]!) === 'canonical' ? { params: { url: siteUrl(survey, to) } } : null);
         },
-        cause: () => () => ({ kind: 'stops', params: { gate: 'canonical', spread: { of: 'some' } } }),
+        // What is listed is mended there; what is not names another page on purpose, and the links are to be mended.
+        cause: stopsWhereListed('canonical'),
     }),
 ];

@@ -7,10 +7,10 @@ import { givenTo } from './given-to.ts';
 import { quoted } from '../sets/tokens.ts';
 import type { FileParams, FindingParams } from '../words/finding-params.ts';
 import type { Cause, CheckView, FileFinding } from './check.ts';
-import { SEVERITIES, type Severity } from './check.ts';
+import { isSameSort, SEVERITIES, type Severity } from './check.ts';
 import { fileCause, fileFindings } from './file-findings.ts';
 import { causeKey } from './cause-rows.ts';
-import { foundOf, type Found } from './found.ts';
+import { foundOf, LINK_SORTS, type Found } from './found.ts';
 import { linkedPairs } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { thrownAway } from './roots.ts';
@@ -162,7 +162,7 @@ function pagesByCause(view: CheckView, found: Found, accepted: 0 | 1) {
     const counts = new Map<number, number>();
     const keyOf = (cause: number, check: number): number => cause * CHECKS.length + check;
     const add = (key: number): void => void counts.set(key, (counts.get(key) ?? 0) + 1);
-    for (const followedOnly of [false, true]) {
+    for (const links of LINK_SORTS) {
         /** Rows about each target of links. */
         const rows = new Map<number, number[]>();
         const marked = new Uint8Array(survey.count);
@@ -170,10 +170,10 @@ function pagesByCause(view: CheckView, found: Found, accepted: 0 | 1) {
             if (found.accepted[row] !== accepted) continue;
             const check = CHECKS[found.check[row]!]!;
             if (check.ofTarget === null) {
-                if (!followedOnly) add(keyOf(found.cause[row]!, found.check[row]!));
+                if (links === LINK_SORTS[0]) add(keyOf(found.cause[row]!, found.check[row]!));
                 continue;
             }
-            if (check.followedOnly !== followedOnly) continue;
+            if (!isSameSort(check.links, links)) continue;
             const subject = found.subject[row]!;
             marked[subject] = 1;
             const own = rows.get(subject);
@@ -182,7 +182,7 @@ function pagesByCause(view: CheckView, found: Found, accepted: 0 | 1) {
         }
         /** The last page that was counted of a cause and check: one with several such links counts once. */
         const last = new Map<number, number>();
-        for (const { node, target } of rows.size === 0 ? [] : linkedPairs(survey, { marked, followedOnly })) {
+        for (const { node, target } of rows.size === 0 ? [] : linkedPairs(survey, { marked, links })) {
             for (const row of rows.get(target)!) {
                 const key = keyOf(found.cause[row]!, found.check[row]!);
                 if (last.get(key) === node) continue;

@@ -32,6 +32,8 @@ export interface CheckView {
     robots: readonly RobotsText[];
     /** Depth goal of a page, the strictest that holds for it; null for none. */
     goalOf: (node: number) => number | null;
+    /** Priority of a page, 1 to 3; 0 for none. */
+    priorityOf: (node: number) => number;
     settings: CheckSettings;
     /** All that findings go by beside the survey, as text: the same for the same. */
     basis: string;
@@ -103,6 +105,17 @@ interface Described {
     needsSitemap?: boolean;
 }
 
+/** Links by whether they are followed, and by the page they stand on. */
+export interface LinkSort {
+    /** `declined`: they say nofollow, or stand on a page that does. */
+    takes: 'any' | 'followed' | 'declined';
+    from: 'any page' | 'indexable' | 'https';
+}
+
+export const ANY_LINK: LinkSort = { takes: 'any', from: 'any page' };
+export const FOLLOWED: LinkSort = { takes: 'followed', from: 'any page' };
+export const isSameSort = (a: LinkSort, b: LinkSort): boolean => a.takes === b.takes && a.from === b.from;
+
 /** A check as its file declares it: what is so of a page, and the edits that mend it, with the params of its id. */
 interface Declaration<I extends CheckId> extends Described {
     id: I;
@@ -116,8 +129,8 @@ interface Declaration<I extends CheckId> extends Described {
     ) => (target: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
     /** What is so of files of the site, in the order of their lines. */
     ofFiles?: (view: CheckView) => ToldOfFile<I extends keyof FileParams ? FileParams[I] : never>[];
-    /** Links that say nofollow, or stand on a page that does, are none to it. */
-    followedOnly?: boolean;
+    /** Which links `ofTarget` is about; any where it is left out. */
+    links?: LinkSort;
     /** What a finding of that page or target follows from; null for the pages it is found of, as is taken when left out. */
     cause?: (view: CheckView) => (subject: number) => Cause | null;
 }
@@ -128,7 +141,7 @@ export interface Check extends Described {
     ofPage: Tells | null;
     ofTarget: Tells | null;
     ofFiles: ((view: CheckView) => FileFinding[]) | null;
-    followedOnly: boolean;
+    links: LinkSort;
     cause: ((view: CheckView) => (subject: number) => Cause | null) | null;
 }
 
@@ -139,7 +152,7 @@ export function defineCheck<const I extends CheckId>({
     ofPage,
     ofTarget,
     ofFiles,
-    followedOnly,
+    links,
     cause,
     ...check
 }: Declaration<I>): Check {
@@ -163,7 +176,7 @@ export function defineCheck<const I extends CheckId>({
             ofFiles === undefined
                 ? null
                 : (view) => ofFiles(view).map((one) => ({ check: id, severity, ...one }) as unknown as FileFinding),
-        followedOnly: followedOnly ?? false,
+        links: links ?? ANY_LINK,
         cause: cause ?? null,
     };
 }

@@ -5,7 +5,20 @@
  */
 import { latest } from '../kept.ts';
 import { causesOfRows, type CauseOf } from './cause-rows.ts';
-import { isKnown, SEVERITIES, type Check, type CheckView, type Finding, type Tells } from './check.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
+import {
+    ANY_LINK,
+    FOLLOWED,
+    isKnown,
+    isSameSort,
+    SEVERITIES,
+    type Check,
+    type CheckView,
+    type Finding,
+    type LinkSort,
+    type Tells,
+} from './check.ts';
+import { linkedPairs } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { acceptedKey } from './settings.ts';
 
@@ -42,15 +55,14 @@ function find(view: CheckView): Found {
     const [check, severity, subject]: number[][] = [[], [], []];
     const start = new Uint32Array(CHECKS.length + 1);
     const told = new Set(toldChecks(view));
-    const [links, followed] = [survey.numbers('incoming_links'), survey.numbers('incoming_followed')];
     CHECKS.forEach((item, number) => {
         start[number] = check!.length;
         const tells = told.has(item) ? tellsOf(item)?.(view) : undefined;
         if (!tells) return;
-        // Of links only what another page links to.
-        const linked = item.ofTarget === null ? null : item.followedOnly ? followed : links;
+        // Of links only what another page links to, by a link of the sort that is asked about.
+        const isLinked = item.ofTarget === null ? null : linkedBy(survey, item.links, tells);
         for (let node = 0; node < survey.count; node++) {
-            if (linked?.[node] === 0) continue;
+            if (isLinked?.[node] === 0) continue;
             const finding = tells(node);
             if (finding === null) continue;
             check!.push(number);
@@ -73,6 +85,21 @@ function find(view: CheckView): Found {
             accepted.findings.has(acceptedKey(CHECKS[columns.check[row]!]!.id, survey.url(columns.subject[row]!))));
     return { ...columns, cause, causes, accepted: Uint8Array.from(cause, (_, row) => (isAccepted(row) ? 1 : 0)) };
 }
+
+/** Not 0 for what another page links to by such a link, as far as a check tells something of it. */
+function linkedBy(survey: PackedSurvey, links: LinkSort, tells: (node: number) => Finding | null): ArrayLike<number> {
+    if (isSameSort(links, ANY_LINK)) return survey.numbers('incoming_links');
+    if (isSameSort(links, FOLLOWED)) return survey.numbers('incoming_followed');
+    const marked = Uint8Array.from({ length: survey.count }, (_, node) => (tells(node) === null ? 0 : 1));
+    const linked = new Uint8Array(survey.count);
+    if (marked.includes(1)) for (const { target } of linkedPairs(survey, { marked, links })) linked[target] = 1;
+    return linked;
+}
+
+/** The sorts of links that checks ask about. */
+export const LINK_SORTS: readonly LinkSort[] = CHECKS.filter(({ ofTarget }) => ofTarget !== null)
+    .map(({ links }) => links)
+    .filter((sort, place, all) => all.findIndex((other) => isSameSort(sort, other)) === place);
 
 /** The row of a check for a page or target; -1 for none. O(log rows) */
 export function rowOf({ start, subject }: Found, check: number, node: number): number {

@@ -3,6 +3,7 @@ import { eachEnds } from '../measures/link-ends.ts';
 import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../kept.ts';
+import { FOLLOWED } from './check.ts';
 import { linkedPairs } from './linked-pairs.ts';
 
 /**
@@ -16,7 +17,7 @@ export function givenTo(survey: PackedSurvey): ReadonlyMap<number, number> {
         eachEnds(modelOf(survey), (node, own) => void (ends[node] = own.length));
         const marked = Uint8Array.from(standing, (value) => (Number.isNaN(value) ? 1 : 0));
         const given = new Map<number, number>();
-        for (const { node, target } of linkedPairs(survey, { marked, followedOnly: true })) {
+        for (const { node, target } of linkedPairs(survey, { marked, links: FOLLOWED })) {
             if (ends[node] === 0 || !(standing[node]! > 0)) continue;
             given.set(target, (given.get(target) ?? 0) + standing[node]! / ends[node]!);
         }

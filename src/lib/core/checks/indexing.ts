@@ -1,11 +1,12 @@
 /** What may be indexed? Gates, rules of robots.txt, sitemaps and canonicals. */
-import { gateOf } from '../columns/gate-facts.ts';
+import { GATE_INDEXABLE, gateOf } from '../columns/gate-facts.ts';
+import { evidenceBit } from '../evidence/evidence.ts';
 import type { Gate } from '../gates/gates.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problemAt } from '../packed/gate-reason.ts';
 import { quoteRule } from '../robots/decide.ts';
-import { defineCheck, when, type Check } from './check.ts';
-import { answersRoot, isListed, ruleRoot } from './roots.ts';
+import { defineCheck, when, type Cause, type Check, type CheckView } from './check.ts';
+import { answersRoot, isListed, isWanted, ruleRoot } from './roots.ts';
 
 /** The gate a page stops at; null for what passes all, or cannot be told. */
 function stopsAt(survey: PackedSurvey, node: number): Gate | null {
@@ -25,6 +26,20 @@ function closedAndListed(survey: PackedSurvey): { first: number; about: number }
         else closed.set(codes[node]!, { first: node, about: 1 });
     }
     return [...closed.values()].sort((a, b) => b.about - a.about);
+}
+
+/** Hops of a redirect that are looked at for its end. */
+const MOST_HOPS = 20;
+
+/** What mends a page that stops: the rule that closes it, the address, or what it says of itself. */
+function stoppedRoot(view: CheckView): (node: number) => Cause | null {
+    const [rule, answers] = [ruleRoot(view), answersRoot(view)];
+    return (node) => {
+        const gate = stopsAt(view.survey, node)!;
+        if (gate === 'robots') return rule(node);
+        if (gate === 'response') return answers(node);
+        return { kind: 'stops', params: { gate, spread: { of: 'some' } } };
+    };
 }
 
 export const INDEXING_CHECKS: readonly Check[] = [
@@ -77,15 +92,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
                 if (gate === null || !isListed(survey, node)) return null;
                 return gate === 'redirect' ? { params: { gate }, severity: 'risk' } : { params: { gate } };
             },
-        cause: (view) => {
-            const [rule, answers] = [ruleRoot(view), answersRoot(view)];
-            return (node) => {
-                const gate = stopsAt(view.survey, node)!;
-                if (gate === 'robots') return rule(node);
-                if (gate === 'response') return answers(node);
-                return { kind: 'stops', params: { gate, spread: { of: 'some' } } };
-            };
-        },
+        cause: stoppedRoot,
     }),
     defineCheck({
         id: 'sitemap-lacks',
@@ -146,4 +153,100 @@ export const INDEXING_CHECKS: readonly Check[] = [
                 trouble[node] === 0 ? null : { params: { why: problemAt(survey, 'body_trouble', node) } };
         },
     }),
+    defineCheck({
+        id: 'stopped-but-wanted',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Wanted, and stopped',
+        fires: 'A page with a priority, with visits, or with links from other sites, that stops at a gate.',
+        quiet: 'Redirects that end at an indexable page.',
+        why: 'What matters to you or to others is not in any index.',
+        advice: 'Open it, or lead to what took its place.',
+        ofPage: (view) => {
+            const { survey } = view;
+            const [redirect, gate] = [survey.numbers('redirect'), survey.numbers('gate')];
+            const wanted = isWanted(view);
+            const endsWell = (node: number): boolean => {
+                let at = node;
+                for (let hops = 0; hops < MOST_HOPS && at >= 0 && at < survey.count; hops++) {
+                    if (gate[at] === GATE_INDEXABLE) return true;
+                    at = redirect[at]!;
+                }
+                return false;
+            };
+            return (node) => {
+                const stops = stopsAt(survey, node);
+                return stops === null || !wanted(node) || endsWell(node) ? null : { params: { gate: stops } };
+            };
+        },
+        cause: stoppedRoot,
+    }),
+    defineCheck({
+        id: 'noindex-section',
+        severity: 'risk',
+        looks: 'page',
+        name: 'A section without an index',
+        fires: 'A noindexed page of a section of ten pages or more, of which nine tenths are noindexed.',
+        quiet: 'Sections of which no page has a priority, visits or links from other sites: a remark there.',
+        why: 'A whole section is out of the index: meant for a template, or for a while, and forgotten.',
+        advice: 'Take noindex out of the template, or take the section’s links and listings away.',
+        ofPage: (view) => {
+            const { survey, priorityOf } = view;
+            const [noindex, section, page, evidence] = [
+                survey.numbers('noindex'),
+                survey.numbers('section'),
+                survey.numbers('page'),
+                survey.numbers('evidence'),
+            ];
+            const known = new Map<number, { pages: number; noindexed: number; isWanted: boolean }>();
+            const outside = evidenceBit('external') | evidenceBit('visits');
+            for (let node = 0; node < survey.count; node++) {
+                if (page[node] !== 1) continue;
+                const own = known.get(section[node]!) ?? { pages: 0, noindexed: 0, isWanted: false };
+                own.pages++;
+                own.noindexed += noindex[node]!;
+                own.isWanted ||= priorityOf(node) > 0 || (evidence[node]! & outside) !== 0;
+                known.set(section[node]!, own);
+            }
+            return (node) => {
+                const own = known.get(section[node]!);
+                if (page[node] !== 1 || noindex[node] !== 1 || !own) return null;
+                if (own.pages < 10 || own.noindexed < own.pages * 0.9) return null;
+                return {
+                    params: { noindexed: own.noindexed, pages: own.pages },
+                    severity: own.isWanted ? 'risk' : 'remark',
+                };
+            };
+        },
+    }),
+    defineCheck({
+        id: 'directive-conflict',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Says both',
+        fires: 'A page that says index and noindex, or follow and nofollow, to our agent, in metas or headers.',
+        quiet: 'The same twice.',
+        why: 'The strictest counts, and whoever wrote the other believes that it does.',
+        advice: 'Say one of the two, in one place.',
+        ofPage: ({ survey }) => {
+            const [metas, headers] = [
+                survey.texts('meta_robots_words').all(),
+                survey.texts('x_robots_tag_words').all(),
+            ];
+            const [meta, header] = [survey.numbers('meta_robots'), survey.numbers('x_robots_tag')];
+            return (node) => {
+                const says = `${metas[meta[node]!] ?? ''},${headers[header[node]!] ?? ''}`;
+                const both = saysBoth(says);
+                return both === null ? null : { params: { both } };
+            };
+        },
+    }),
 ];
+
+/** The pair of directives of which a text says both; null for none. `none` is noindex and nofollow, `all` the opposite. */
+function saysBoth(says: string): 'index' | 'follow' | null {
+    const tokens = new Set(says.toLowerCase().split(/[\s,:]+/));
+    const has = (...some: string[]): boolean => some.some((token) => tokens.has(token));
+    if (has('index', 'all') && has('noindex', 'none')) return 'index';
+    return has('follow', 'all') && has('nofollow', 'none') ? 'follow' : null;
+}

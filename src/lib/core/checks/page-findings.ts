@@ -1,6 +1,6 @@
 /** What the register finds of one page. */
-import { SEVERITIES, type CheckView, type Finding } from './check.ts';
-import { findingsAt, foundOf, rowOf, type Found } from './found.ts';
+import { isSameSort, SEVERITIES, type CheckView, type Finding } from './check.ts';
+import { findingsAt, foundOf, LINK_SORTS, rowOf, type Found } from './found.ts';
 import { linkedPairs, type LinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
@@ -52,11 +52,11 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
 function linksFound({ survey }: CheckView, found: Found, node: number): { row: number; pair: LinkedPair }[] {
     const links: { row: number; pair: LinkedPair }[] = [];
     const everything = new Uint8Array(survey.count).fill(1);
-    for (const followedOnly of [false, true]) {
+    for (const sort of LINK_SORTS) {
         const checks = CHECKS.flatMap((check, number) =>
-            check.ofTarget !== null && check.followedOnly === followedOnly ? [number] : [],
+            check.ofTarget !== null && isSameSort(check.links, sort) ? [number] : [],
         );
-        for (const pair of linkedPairs(survey, { marked: everything, followedOnly, of: node })) {
+        for (const pair of linkedPairs(survey, { marked: everything, links: sort, of: node })) {
             for (const check of checks) {
                 const row = rowOf(found, check, pair.target);
                 if (row !== -1) links.push({ row, pair });

@@ -1,8 +1,8 @@
 /** Of which pages something is found: what a set asks for. */
 import { Bits } from '../sets/bits.ts';
 import type { Sought } from '../sets/set-expression.ts';
-import { SEVERITIES, type CheckView } from './check.ts';
-import { foundOf, type Found } from './found.ts';
+import { isSameSort, SEVERITIES, type CheckView } from './check.ts';
+import { foundOf, LINK_SORTS, type Found } from './found.ts';
 import { linkedPairs } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
@@ -16,19 +16,19 @@ export function pagesFound(view: CheckView, sought: Sought): Bits {
     const all = foundOf(view);
     const isMeant = meant(all, sought);
     const pages = new Bits(survey.count);
-    const marked = { any: new Uint8Array(survey.count), followed: new Uint8Array(survey.count) };
+    const marked = LINK_SORTS.map(() => new Uint8Array(survey.count));
     for (let row = 0; row < all.check.length; row++) {
         if (!isMeant(row)) continue;
-        const { ofTarget, followedOnly } = CHECKS[all.check[row]!]!;
+        const { ofTarget, links } = CHECKS[all.check[row]!]!;
         const subject = all.subject[row]!;
         if (ofTarget === null || sought.kind === 'cause') pages.add(subject);
-        else marked[followedOnly ? 'followed' : 'any'][subject] = 1;
+        else marked[LINK_SORTS.findIndex((sort) => isSameSort(sort, links))]![subject] = 1;
     }
-    for (const [name, targets] of Object.entries(marked)) {
-        if (!targets.includes(1)) continue;
-        const pairs = linkedPairs(survey, { marked: targets, followedOnly: name === 'followed' });
-        for (const { node } of pairs) pages.add(node);
-    }
+    LINK_SORTS.forEach((links, number) => {
+        const targets = marked[number]!;
+        if (!targets.includes(1)) return;
+        for (const { node } of linkedPairs(survey, { marked: targets, links })) pages.add(node);
+    });
     return pages;
 }
 

@@ -1,8 +1,11 @@
 /** Can it be got to? */
 import { UNREACHED } from '../graph/depth.ts';
 import { ORPHAN } from '../measures/orphans.ts';
-import { defineCheck, type Check, when } from './check.ts';
+import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
+import { defineCheck, thresholdOf, type Check, type Threshold, when } from './check.ts';
 import { orphanRoot } from './roots.ts';
+
+const WEAK_LOAD: Threshold = { value: 10, min: 1, max: 1_000_000, unit: 'pages' };
 
 export const REACH_CHECKS: readonly Check[] = [
     defineCheck({
@@ -111,6 +114,36 @@ export const REACH_CHECKS: readonly Check[] = [
         ofPage: ({ survey }) => {
             const [page, links] = [survey.numbers('page'), survey.numbers('outgoing_links')];
             return (node) => when(page[node] === 1 && links[node] === 0, {});
+        },
+    }),
+    defineCheck({
+        id: 'weak-choke',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Much hangs from what holds badly',
+        fires: `A page that ${WEAK_LOAD.value} others or more are reached through, and that itself has a thin hold, may not be indexed, or lies deeper than its goal.`,
+        quiet: 'Start pages, and pages that hold firmly.',
+        why: 'When it goes, all that hangs from it is cut off.',
+        advice: 'Link to it from a second place, or give what hangs from it another way.',
+        threshold: WEAK_LOAD,
+        ofPage: (view) => {
+            const { survey, goalOf } = view;
+            const [load, thin, gate, depth] = [
+                survey.numbers('load'),
+                survey.numbers('thin'),
+                survey.numbers('gate'),
+                survey.numbers('depth'),
+            ];
+            const least = thresholdOf(view, 'weak-choke', WEAK_LOAD);
+            const starts = new Set(survey.head.starts);
+            return (node) => {
+                const pages = load[node]!;
+                if (pages < least || starts.has(node) || depth[node] === UNREACHED) return null;
+                const goal = goalOf(node);
+                const isWeak =
+                    thin[node] === 1 || gate[node]! < GATE_INDEXABLE || (goal !== null && depth[node]! > goal);
+                return isWeak ? { params: { pages } } : null;
+            };
         },
     }),
 ];

@@ -1,5 +1,6 @@
 /** Where do redirects end? */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { hostOf } from '../address/address.ts';
 import { once } from '../kept.ts';
 import { defineCheck, thresholdOf, type Check, type Threshold, when } from './check.ts';
 import { answersBadly, answersRoot, ruleRoot } from './roots.ts';
@@ -7,6 +8,8 @@ import { siteUrl } from './site-url.ts';
 
 /** URLs that lead to the start page before it looks like lost content. */
 const MANY_TO_START: Threshold = { value: 10, min: 2, max: 1_000_000, unit: 'URLs' };
+
+const REDIRECTS: ReadonlySet<number> = new Set([301, 302, 303, 307, 308]);
 
 /** How a redirect goes on. */
 interface Way {
@@ -139,6 +142,58 @@ export const REDIRECT_CHECKS: readonly Check[] = [
             const isMany = led.length >= thresholdOf(view, 'redirect-to-start', MANY_TO_START);
             const nodes = new Set(isMany ? led.map(([node]) => node) : []);
             return (node) => when(nodes.has(node), {});
+        },
+    }),
+    defineCheck({
+        id: 'redirect-out',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Redirect out of the site',
+        fires: 'A redirect that ends outside the site.',
+        quiet: 'The same host with or without www.',
+        why: 'Readers who meant to stay are somewhere else, and what links give goes there.',
+        advice: 'Fine where content has moved there; else lead to a page of the site.',
+        ofPage: ({ survey }) => {
+            const ways = waysOf(survey);
+            const bare = (url: string): string => hostOf(url).replace(/^www\./, '');
+            return (node) => {
+                const way = ways.get(node);
+                if (!way || way.isLoop || way.end < survey.count) return null;
+                const end = survey.addressUrl(way.end);
+                return bare(end) === bare(survey.url(node)) ? null : { params: { end } };
+            };
+        },
+    }),
+    defineCheck({
+        id: 'redirect-unusable',
+        severity: 'fault',
+        looks: 'page',
+        name: 'Redirect to nowhere',
+        fires: 'An answer of 301, 302, 303, 307 or 308 without a Location that can be used.',
+        quiet: '300, 304, 305 and 306, which are no such redirects.',
+        why: 'Nobody who asks for it gets anything.',
+        advice: 'Send the address it leads to, or answer.',
+        ofPage: ({ survey }) => {
+            const [status, redirect] = [survey.numbers('status'), survey.numbers('redirect')];
+            return (node) =>
+                REDIRECTS.has(status[node]!) && redirect[node] === -1 ? { params: { status: status[node]! } } : null;
+        },
+    }),
+    defineCheck({
+        id: 'refresh-instant',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Refresh in place of a redirect',
+        fires: 'A page that refreshes at once to another address.',
+        quiet: 'Refreshes to the page itself.',
+        why: 'Some take it for a redirect and some for a page; readers cannot go back.',
+        advice: 'Answer 301 with that address.',
+        ofPage: ({ survey }) => {
+            const [refresh, page] = [survey.numbers('refresh'), survey.numbers('page')];
+            return (node) =>
+                page[node] === 1 && refresh[node]! >= 0 && refresh[node] !== node
+                    ? { params: { end: urlOf(survey, refresh[node]!) } }
+                    : null;
         },
     }),
 ];

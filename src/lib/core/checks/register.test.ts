@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
+import { signatureOf } from '../doubles/signature.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem, writeProblem } from '../problems/problem.ts';
 import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
@@ -9,7 +10,7 @@ import { causesOf } from './causes.ts';
 import { pageFindings } from './page-findings.ts';
 import type { FindingParams } from '../words/finding-params.ts';
 import { CHECKS } from './register.ts';
-import { checkView, withGoal } from '../../../../tests/support/checks.ts';
+import { checkView, NO_GOALS, withGoal } from '../../../../tests/support/checks.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const ALL = ['/', '/a/one', '/a/two', '/b/three'];
@@ -35,9 +36,13 @@ const pack = (site: Site, info: Partial<SurveyInfo> = {}, words = new Map<string
 
 interface Planted {
     site: Site;
+    /** Priorities by path. */
+    priority?: Record<string, number>;
     /** Where it fires, and where it looks like it and must not. */
     at: string;
     not: string;
+    /** Another near miss. */
+    never?: string;
     goal?: number;
     words?: Map<string, number>;
 }
@@ -309,34 +314,180 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
         at: '/c',
         not: '/d',
     }),
+    'link-to-noindexed': () => ({
+        site: whole()
+            .page('/c', [{ to: '/quiet' }], plain)
+            .page('/d', [{ to: '/quiet', rel: 'nofollow' }], plain)
+            .page('/quiet', [{ to: '/quieter' }], { ...plain, noindex: true }),
+        at: '/c',
+        not: '/d',
+    }),
+    'link-scheme-down': () => {
+        const old = ORIGIN.replace('https:', 'http:');
+        const site = whole();
+        for (const path of ['/a/one', '/from']) site.rows.addresses[site.id(`${old}${path}`)]!.internal = true;
+        site.page('/c', [{ to: `${old}/a/one` }], plain).page(`${old}/from`, [{ to: `${old}/a/one` }], plain);
+        return { site: site.page('/d', [{ to: '/a/one' }], plain), at: '/c', not: '/d', never: `${old}/from` };
+    },
+    'nofollow-inside': () => ({
+        site: whole()
+            .page('/c', [{ to: '/a/one', rel: 'nofollow' }], plain)
+            .page(
+                '/d',
+                [
+                    { to: '/shut', rel: 'nofollow' },
+                    { to: '/basket?add=1', rel: 'nofollow' },
+                ],
+                plain,
+            )
+            .page('/basket?add=1', [], { status: null, notRead: 'action', words: null })
+            .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, words: null }),
+        at: '/c',
+        not: '/d',
+    }),
+    'action-open': () => ({
+        site: whole()
+            .page('/c', [{ to: '/basket?add=1' }], plain)
+            .page('/d', [{ to: '/basket?add=1', rel: 'nofollow' }], plain)
+            .page('/basket?add=1', [], { status: null, notRead: 'action', words: null }),
+        at: '/c',
+        not: '/d',
+    }),
+    'mixed-follow': () => ({
+        site: whole()
+            .page(
+                '/c',
+                [
+                    { to: '/d', rel: 'nofollow' },
+                    { to: '/a/one', rel: 'nofollow' },
+                ],
+                plain,
+            )
+            .page('/d', [], plain),
+        at: '/a/one',
+        not: '/d',
+    }),
+    'many-own-links': () => {
+        const links = Array.from({ length: 101 }, (_, number) => ({ to: `https://other.example/${number}` }));
+        return {
+            site: whole().page('/c', links, plain).page('/d', links.slice(1), plain),
+            at: '/c',
+            not: '/d',
+        };
+    },
+    'redirect-out': () =>
+        redirects([
+            ['/c', 'https://other.example/'],
+            ['/d', ORIGIN.replace('//', '//www.')],
+        ]),
+    'redirect-unusable': () => ({
+        site: whole()
+            .page('/c', [], { status: 302, words: null, contentType: '' })
+            .page('/d', [], { status: 304, words: null, contentType: '' }),
+        at: '/c',
+        not: '/d',
+    }),
+    'refresh-instant': () => {
+        const site = whole();
+        return {
+            site: site
+                .page('/c', [], { ...plain, instantRefresh: site.id('/a/one') })
+                .page('/d', [], { ...plain, instantRefresh: site.id('/d') }),
+            at: '/c',
+            not: '/d',
+        };
+    },
+    'weak-choke': () => {
+        const ten = Array.from({ length: 10 }, (_, number) => ({ to: `/below/${number}` }));
+        const site = whole()
+            .page('/a/one', [{ to: '/c' }, { to: '/d' }])
+            .page('/c', ten, plain)
+            .page('/d', [...ten.slice(1).map(({ to }) => ({ to: `${to}/d` }))], plain);
+        for (const { to } of ten) site.page(to, [], plain).page(`${to}/d`, [], plain);
+        return { site, at: '/c', not: '/d' };
+    },
+    'near-text': () => ({ site: whole(), at: '/a/one', not: '/' }),
+    'stopped-but-wanted': () => {
+        const site = whole();
+        return {
+            site: site
+                .page('/c', [], { ...plain, noindex: true })
+                .page('/d', [], { status: 301, words: null, redirectTo: site.id('/a/one') })
+                .page('/e', [], { ...plain, noindex: true })
+                .known('/e', 'external'),
+            priority: { '/c': 2, '/d': 1 },
+            at: '/c',
+            not: '/d',
+        };
+    },
+    'noindex-section': () => {
+        const site = whole();
+        for (let number = 0; number < 10; number++) {
+            site.page(`/out/${number}`, [], { ...plain, noindex: number !== 9 });
+            site.page(`/in/${number}`, [], { ...plain, noindex: number < 8 });
+        }
+        return { site, at: '/out/0', not: '/in/0' };
+    },
+    'directive-conflict': () => ({
+        site: whole()
+            .page('/c', [], { ...plain, noindex: true, metaRobots: 'Index, follow', xRobotsTag: 'noindex' })
+            .page('/d', [], { ...plain, noindex: true, metaRobots: 'noindex', xRobotsTag: 'none' }),
+        at: '/c',
+        not: '/d',
+    }),
+    'sitemap-lists-orphan': () => ({
+        site: whole()
+            .page('/c', [], plain)
+            .known('/c')
+            .page('/d', [], { ...plain, noindex: true })
+            .known('/d'),
+        at: '/c',
+        not: '/d',
+    }),
     'same-body': () => ({ site: whole(), at: '/a/one', not: '/' }),
     'same-text': () => ({ site: whole(), at: '/a/one', not: '/' }),
 };
 
 /** Bodies and texts that two pages share are told by hashes, which no site has of itself. */
-const HASHED: Partial<Record<CheckId, 'body' | 'main'>> = { 'same-body': 'body', 'same-text': 'main' };
+const HASHED: Partial<Record<CheckId, 'body' | 'main' | 'near'>> = {
+    'same-body': 'body',
+    'same-text': 'main',
+    'near-text': 'near',
+};
 
 function found(check: keyof FindingParams, path: string): string[] {
-    const { site, goal = null, words } = PLANTED[check]();
+    const { site, goal = null, words, priority = {} } = PLANTED[check]();
     let survey = pack(site, {}, words);
     const hashed = HASHED[check];
     if (hashed !== undefined) {
         const { rows, info } = site.measure();
         const body = new Map(['/a/one', '/a/two'].map((own) => [site.id(own), 'one hash']));
-        const main = new Map([...body].map(([id, hash]) => [id, { hash, words: 80, signature: null }]));
+        const signature = signatureOf(Array.from({ length: 80 }, (_, word) => `word${word}`).join(' '));
+        const main = new Map(
+            [...body].map(([id, hash]) =>
+                hashed === 'near'
+                    ? [id, { hash: `hash ${id}`, words: 80, signature }]
+                    : [id, { hash, words: 80, signature: null }],
+            ),
+        );
         const facts = hashed === 'body' ? { body, main } : { body: new Map(), main };
         survey = packSurvey({ rows, info }, facts).survey;
     }
-    const { findings } = pageFindings(withGoal(survey, goal), survey.nodeOf(`${ORIGIN}${path}`));
-    for (const { finding } of findings) expect(findingSentence(finding), finding.check).toMatch(/^[A-Z].*\.$/);
+    const of = new Uint8Array(survey.count);
+    for (const [own, value] of Object.entries(priority)) of[survey.nodeOf(`${ORIGIN}${own}`)] = value;
+    const view = checkView(survey, { goals: { ...NO_GOALS, all: goal }, priority: of });
+    const node = survey.nodeOf(path.startsWith('http') ? path : `${ORIGIN}${path}`);
+    const { findings } = pageFindings(view, node);
+    for (const { finding } of findings) expect(findingSentence(finding), finding.check).toMatch(/^[A-Z0-9].*\.$/);
     return findings.map(({ finding }) => finding.check);
 }
 
 describe.each(Object.keys(PLANTED) as (keyof FindingParams)[])('the check %s', (check) => {
     it('fires where its fault was planted, and not at its near miss', () => {
-        const { at, not } = PLANTED[check]();
+        const { at, not, never } = PLANTED[check]();
         expect(found(check, at)).toContain(check);
         expect(found(check, not)).not.toContain(check);
+        if (never !== undefined) expect(found(check, never)).not.toContain(check);
     });
 });
 
@@ -373,7 +524,13 @@ describe('the register', () => {
         const lone = (): Site => whole().page('/lone', [], plain).known('/lone');
         const partial = pack(lone(), { state: 'stopped', cut: ['stopped'] });
         const checks = CHECKS.filter((check) => !isKnown(check, partial)).map(({ id }) => id);
-        expect(checks).toEqual(['orphan-strict', 'orphan-adrift', 'decline-only', 'listing-only']);
+        expect(checks).toEqual([
+            'sitemap-lists-orphan',
+            'orphan-strict',
+            'orphan-adrift',
+            'decline-only',
+            'listing-only',
+        ]);
         const keys = (survey: PackedSurvey): string[] => causesOf(checkView(survey)).open.map(({ key }) => key);
         expect(keys(partial)).not.toContain('cut off in /');
         expect(keys(pack(lone()))).toContain('cut off in /');

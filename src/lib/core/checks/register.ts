@@ -6,6 +6,7 @@ import { ROBOTS_CHECKS } from './robots.ts';
 import { LINK_CHECKS } from './links.ts';
 import { REDIRECT_CHECKS } from './redirects.ts';
 import { REACH_CHECKS } from './reach.ts';
+import { SITEMAP_CHECKS } from './sitemaps.ts';
 import { TEXT_CHECKS } from './texts.ts';
 
 /** A family of checks: one file, one question. */
@@ -17,6 +18,7 @@ export interface CheckFamily {
 export const CHECK_FAMILIES: readonly CheckFamily[] = [
     { question: 'What may be indexed?', checks: INDEXING_CHECKS },
     { question: 'What does robots.txt say?', checks: ROBOTS_CHECKS },
+    { question: 'What do sitemaps say?', checks: SITEMAP_CHECKS },
     { question: 'What do canonicals name?', checks: CANONICAL_CHECKS },
     { question: 'Where do redirects end?', checks: REDIRECT_CHECKS },
     { question: 'Can it be got to?', checks: REACH_CHECKS },

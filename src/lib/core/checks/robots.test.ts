@@ -3,7 +3,7 @@ import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { checkView } from '../../../../tests/support/checks.ts';
 import { rule } from '../../../../tests/support/problems.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
-import { problem } from '../problems/problem.ts';
+import { problem, writeProblems } from '../problems/problem.ts';
 import { fileFindingSentence } from '../words/checks.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
 import type { FileParams } from '../words/finding-params.ts';
@@ -13,6 +13,7 @@ import { fileFindings } from './file-findings.ts';
 
 const { survey } = packSurvey(
     new Site()
+        .sitemap()
         .known('/', 'manual')
         .page('/', [{ to: '/members/join' }])
         .page('/members/join')
@@ -25,7 +26,9 @@ const READ = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, i
 /** What is found of a file: ids with their lines. */
 function found(file: Partial<RobotsText>): string[] {
     const robots = [{ url: FILE, status: 200, problems: [READ], text: 'User-agent: *\n', ...file }];
-    const findings = fileFindings(checkView(survey, { robots }));
+    const all = fileFindings(checkView(survey, { robots }));
+    // That no robots.txt names the sitemap is found of the sitemap.
+    const findings = all.filter(({ check }) => check.startsWith('robots-'));
     for (const finding of findings) {
         expect(finding.file).toBe(FILE);
         expect(fileFindingSentence(finding)).toMatch(/^(?:[A-Z]|“).*\.$/);
@@ -39,7 +42,7 @@ const none = problem('robots-none', { status: 404 });
 const cut = problem('robots-read', { rules: 1, token: 'edgemap', delay: null, isCut: true });
 
 /** All but what is found of pages, and told of the rule that closes them. */
-type OfText = Exclude<keyof FileParams, 'robots-closes-wanted'>;
+type OfText = Exclude<keyof FileParams & `robots-${string}`, 'robots-closes-wanted' | 'robots-variants-differ'>;
 
 /** For each check a planted fault with its line, and what looks like it. */
 const PLANTED: Record<OfText, { at: Partial<RobotsText>; line: number | null; not: Partial<RobotsText> }> = {
@@ -66,6 +69,11 @@ const PLANTED: Record<OfText, { at: Partial<RobotsText>; line: number | null; no
         not: rules('Disallow: /members/', 'Allow: /members/join', 'Disallow: /gone/'),
     },
     'robots-rule-idle': { at: rules('Disallow: /gone/'), line: 2, not: rules('Disallow: /members/') },
+    'robots-sitemap-dead': {
+        at: { text: `Sitemap: /sitemap.xml\n` },
+        line: 1,
+        not: { text: `Sitemap: ${ORIGIN}/sitemap.xml\nSitemap: https://other.example/sitemap.xml\n` },
+    },
     'robots-noindex-line': { at: rules('Noindex: /members/'), line: 2, not: rules('Disallow: /members/ # noindex') },
 };
 
@@ -115,8 +123,52 @@ describe('findings of robots.txt', () => {
         ]);
     });
 
+    it('tell of other rules on another form of the host, unless that redirects', () => {
+        const www = ORIGIN.replace('//', '//www.');
+        const file = (origin: string, text: string): RobotsText => ({
+            url: `${origin}/robots.txt`,
+            status: 200,
+            problems: [READ],
+            text,
+        });
+        const own = file(ORIGIN, 'User-agent: *\nDisallow: /members/\n');
+        const made = (): Site => new Site().known('/', 'manual').page('/', [{ to: `${www}/` }]);
+        const told = (site: Site, other: RobotsText): string[] => {
+            site.rows.addresses[site.id(`${www}/`)]!.internal = true;
+            const view = checkView(packSurvey(site.measure()).survey, { robots: [own, other] });
+            return fileFindings(view).flatMap(({ check, file: at }) =>
+                check === 'robots-variants-differ' ? [at] : [],
+            );
+        };
+        const differs = file(www, 'User-agent: *\nDisallow: /\n');
+        const same = file(www, '# the same\nuser-agent: *\n\nDisallow: /members/\n');
+        expect(told(made().page(`${www}/`), differs)).toEqual([`${www}/robots.txt`]);
+        expect(told(made().page(`${www}/`), same)).toEqual([]);
+        const leads = made();
+        leads.page(`${www}/`, [], { status: 301, words: null, redirectTo: leads.id('/') });
+        expect(told(leads, differs)).toEqual([]);
+    });
+
+    it('tell of Sitemap lines that name what could not be read', () => {
+        const site = new Site().known('/', 'manual').page('/');
+        site.rows.files.push({
+            kind: 'sitemap',
+            url: `${ORIGIN}/gone.xml`,
+            status: 404,
+            note: writeProblems([problem('answered', { status: 404 })]),
+            entries: null,
+            text: '',
+        });
+        const text = `Sitemap: ${ORIGIN}/gone.xml\nSitemap: ${ORIGIN}/never-asked.xml\n`;
+        const robots = [{ url: FILE, status: 200, problems: [READ], text }];
+        const told = fileFindings(checkView(packSurvey(site.measure()).survey, { robots }));
+        expect(told.filter(({ check }) => check === 'robots-sitemap-dead').map(({ line }) => line)).toEqual([1]);
+    });
+
     it('are asked for by every check that tells of files', () => {
         const ids = TELLING_CHECKS.filter(({ ofFiles }) => ofFiles).map(({ id }) => id as string);
-        expect(ids.sort()).toEqual([...Object.keys(PLANTED), 'robots-closes-wanted'].sort());
+        const own = ids.filter((id) => id.startsWith('robots-'));
+        const others = ['robots-closes-wanted', 'robots-variants-differ'];
+        expect(own.sort()).toEqual([...Object.keys(PLANTED), ...others].sort());
     });
 });

@@ -1,7 +1,7 @@
 /** What does robots.txt say? Its lines, read as RFC 9309 has them, and what each rule does to known URLs. */
-import { originOf } from '../address/address.ts';
+import { hostOf, originOf, readAddress } from '../address/address.ts';
 import { hostUrls } from '../areas/robots-change.ts';
-import { known } from '../problems/problem.ts';
+import { known, readProblems } from '../problems/problem.ts';
 import { isPattern, quoteRule } from '../robots/decide.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { robotsLines, type RobotsLineKind } from '../robots/robots-lines.ts';
@@ -175,4 +175,66 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         advice: 'Say noindex on the page or in its header, and leave the page open to be read.',
         ofFiles: (view) => ofLines(view, 'directive', (text) => ({ text })),
     }),
+    defineCheck({
+        id: 'robots-sitemap-dead',
+        severity: 'fault',
+        looks: 'file',
+        name: 'Sitemap line that leads nowhere',
+        fires: 'A Sitemap line of robots.txt that is not absolute, or names what is out of reach or no sitemap.',
+        quiet: 'Lines that name a sitemap of another site, which was not asked for.',
+        why: 'Who looks for the sitemap there finds none.',
+        advice: 'Write the whole address of the sitemap, or take the line out.',
+        ofFiles: (view) =>
+            readable(view).flatMap(({ url, text }) =>
+                robotsLines(text)
+                    .filter(({ kind, value }) => kind === 'sitemap' && isDeadSitemap(view, value))
+                    .map(({ value, line }) => ({ params: { named: quoted(value) }, file: url, line })),
+            ),
+    }),
+    defineCheck({
+        id: 'robots-variants-differ',
+        severity: 'risk',
+        looks: 'file',
+        name: 'Other rules on another form of the host',
+        fires: 'A robots.txt whose rules differ from those of the same host with or without www, or with the other scheme.',
+        quiet: 'Forms of the host that redirect to the one the site starts at.',
+        why: 'Which rules hold goes by how somebody came in.',
+        advice: 'Redirect the other forms, or serve the same file on all.',
+        ofFiles: (view) => {
+            const { survey } = view;
+            const [redirect, start] = [survey.numbers('redirect'), originOf(survey.head.start)];
+            const bare = (url: string): string => hostOf(url).replace(/^www\./, '');
+            const own = readable(view).find(({ url }) => originOf(url) === start);
+            if (!own) return [];
+            return readable(view).flatMap(({ url, text }) => {
+                const origin = originOf(url);
+                const page = survey.nodeOf(`${origin}/`);
+                const isSame = rulesText(text) === rulesText(own.text);
+                if (origin === start || bare(url) !== bare(own.url) || isSame) return [];
+                return page !== -1 && redirect[page] !== -1
+                    ? []
+                    : [{ params: { other: own.url }, file: url, line: null }];
+            });
+        },
+    }),
 ];
+
+/** True where the survey asked for it and found no sitemap, or where it is no whole address. */
+function isDeadSitemap({ survey }: CheckView, named: string): boolean {
+    if (!/^https?:\/\/[^/]/i.test(named)) return true;
+    const address = readAddress(named);
+    const url = address.ok ? address.address.url : named;
+    const file = survey.head.files.find((item) => item.kind === 'sitemap' && item.url === url);
+    if (!file || file.entries !== null) return false;
+    const codes = readProblems(file.note).map(({ code }) => code);
+    return !codes.includes('sitemap-index') && !codes.includes('sitemap-elsewhere') && !codes.includes('sitemaps-left');
+}
+
+/** The groups of a robots.txt as text: the same for files that say the same. */
+const rulesText = (text: string): string =>
+    JSON.stringify(
+        readRobots(text).groups.map(({ agents, rules }) => [
+            [...agents].sort(),
+            rules.map(({ allow, pattern }) => `${allow} ${pattern}`).sort(),
+        ]),
+    );

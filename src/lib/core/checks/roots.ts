@@ -8,6 +8,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../kept.ts';
 import { originOf } from '../address/address.ts';
 import type { CauseParams } from '../words/cause-params.ts';
+import type { Gate } from '../gates/gates.ts';
 import { quoteRule } from '../robots/decide.ts';
 import type { Cause, CheckView } from './check.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
@@ -38,6 +39,15 @@ function alikeInFolder(survey: PackedSurvey, answer: (node: number) => string | 
 const isMoved = (status: number): boolean => status >= 300 && status < 400;
 export const isListed = (survey: PackedSurvey, node: number): boolean =>
     (survey.numbers('evidence')[node]! & evidenceBit('sitemap')) !== 0;
+
+/** True for what has a priority, visits by the first list of them, or links from other sites. */
+export function isWanted({ survey, priorityOf }: CheckView): (node: number) => boolean {
+    const evidence = survey.numbers('evidence');
+    const list = survey.head.given.find(({ name, type }) => type === 'number' && name.startsWith('visits'));
+    const visits = list && survey.given(list.column);
+    const external = evidenceBit('external');
+    return (node) => priorityOf(node) > 0 || (visits?.[node] ?? 0) > 0 || (evidence[node]! & external) !== 0;
+}
 
 /** True for what answered with 400 or above, or not at all, when it was asked. */
 export function answersBadly(survey: PackedSurvey): (node: number) => boolean {
@@ -71,14 +81,15 @@ export const shortened = (survey: PackedSurvey, url: string): string => {
 
 /**
  * What mends links to what answers badly: the template that alone holds them all, unless the fault is the server's or a
- * sitemap lists the address too; else the address.
+ * address itself is missed: a sitemap lists it, or somebody wants it; else the address.
  */
 export function brokenLinkRoot(view: CheckView): (target: number) => Cause {
     const { survey } = view;
     const [answers, status] = [answersRoot(view), survey.numbers('status')];
     const template = templateAlone(survey, 'errors', answersBadly(survey));
+    const wanted = isWanted(view);
     return (target) => {
-        const isOfTarget = status[target]! >= 500 || status[target] === 0 || isListed(survey, target);
+        const isOfTarget = status[target]! >= 500 || status[target] === 0 || isListed(survey, target) || wanted(target);
         return (isOfTarget ? null : template(target)) ?? answers(target);
     };
 }
@@ -193,6 +204,13 @@ export function ruleRoot({ survey }: CheckView): (node: number) => Cause | null 
         };
     };
 }
+
+/** What a page says of itself, where a sitemap lists it all the same; null for others. */
+export const stopsWhereListed =
+    (gate: Gate) =>
+    ({ survey }: CheckView) =>
+    (node: number): Cause | null =>
+        isListed(survey, node) ? { kind: 'stops', params: { gate, spread: { of: 'some' } } } : null;
 
 /** What cuts an orphan off: a section whose pages nobody links to, or an island without such a page. */
 export function orphanRoot({ survey }: CheckView): (node: number) => Cause {

@@ -1,8 +1,8 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { CheckView, Finding, RobotsText } from './check.ts';
+import { isSameSort, type CheckView, type Finding, type RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
-import { findingsAt, foundOf } from './found.ts';
+import { findingsAt, foundOf, LINK_SORTS } from './found.ts';
 import { linkedPairs } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { REGISTER_SETTINGS, settingsText, type CheckSettings } from './settings.ts';
@@ -45,6 +45,7 @@ export function siteView(
     return {
         survey,
         robots: robots ?? [],
+        priorityOf: (node) => priority[node]!,
         goalOf: (node) => goalOfPriority(goals, priority[node]!),
         settings: own,
         basis: `${JSON.stringify(goals)} ${sum} ${settingsText(own)}`,
@@ -68,19 +69,19 @@ export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
         yield { finding: findingAt(row), node, target: -1, template: -1, pages: 1, ...said(row) };
     }
     const { templates } = view.survey.measured;
-    for (const followedOnly of [false, true]) {
+    for (const links of LINK_SORTS) {
         const rows = new Map<number, number[]>();
         const marked = new Uint8Array(view.survey.count);
         for (let row = 0; row < found.check.length; row++) {
             const check = CHECKS[found.check[row]!]!;
-            if (check.ofTarget === null || check.followedOnly !== followedOnly) continue;
+            if (check.ofTarget === null || !isSameSort(check.links, links)) continue;
             const target = found.subject[row]!;
             marked[target] = 1;
             rows.set(target, [...(rows.get(target) ?? []), row]);
         }
         if (rows.size === 0) continue;
         const told = new Set<string>();
-        for (const { node, target, place, template } of linkedPairs(view.survey, { marked, followedOnly })) {
+        for (const { node, target, place, template } of linkedPairs(view.survey, { marked, links })) {
             if (template !== -1) {
                 const key = `${template} ${target}`;
                 if (told.has(key)) continue;

@@ -176,4 +176,32 @@ export const TEXT_CHECKS: readonly Check[] = [
             return (node) => when(page[node] === 1 && language[node] === 0, {});
         },
     }),
+    defineCheck({
+        id: 'near-text',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Nearly the same main text',
+        fires: 'A page whose main text is nearly that of another, by the likeness the survey was made with.',
+        quiet: 'Equal bodies and texts, which are told as such; pages of few words.',
+        why: 'Readers and indexes cannot tell which of the two is meant.',
+        advice: 'Say on each what the other does not, or make one of them.',
+        ofPage: (view) => {
+            const { survey } = view;
+            const [near, main, page] = [
+                survey.numbers('near_text'),
+                survey.numbers('main_words'),
+                survey.numbers('page'),
+            ];
+            const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
+            return (node) =>
+                when(
+                    page[node] === 1 &&
+                        near[node]! >= 0 &&
+                        main[node]! >= FEW_WORDS.value &&
+                        !hasBody(node) &&
+                        !hasText(node),
+                    {},
+                );
+        },
+    }),
 ];

@@ -90,6 +90,15 @@ function rowOf(
     };
 }
 
+/** Those of which what is done, where, or what follows has all words of a text, in any case. */
+export function causesWith(rows: readonly CauseRow[], text: string): CauseRow[] {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    return rows.filter(({ say, where, follows }) => {
+        const all = [say, where, ...follows.map(({ check, say: own }) => `${check} ${own}`)].join(' ').toLowerCase();
+        return words.every((word) => all.includes(word));
+    });
+}
+
 /** How many of the URLs with a fault have none left once the first edits are made. */
 function firstEdits(view: CheckView, open: readonly ToldCause[]): CausesView['first'] {
     const edits = open.filter(({ severity, urls }) => severity === 'fault' && urls > 0).slice(0, FIRST_EDITS);

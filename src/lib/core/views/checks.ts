@@ -20,7 +20,7 @@ export interface CheckRow {
     /** Not known of this survey, and why. */
     unknown: 'partial' | 'no sitemap' | null;
     /** Pages it finds something of, or on which such links stand; lines, of files. The accepted are not among them. */
-    found: number;
+    pages: number;
     /** Likewise, but of links what they lead to. */
     accepted: number;
     /** What it finds, in the set language; null for files. */
@@ -37,13 +37,13 @@ export interface ChecksView {
 export function checksView(view: CheckView): ChecksView {
     const { check, accepted } = foundOf(view);
     const files = fileFindings(view);
-    const counts = CHECKS.map(() => ({ found: 0, accepted: 0 }));
-    for (let row = 0; row < check.length; row++) counts[check[row]!]![accepted[row] === 1 ? 'accepted' : 'found']++;
+    const counts = CHECKS.map(() => ({ pages: 0, accepted: 0 }));
+    for (let row = 0; row < check.length; row++) counts[check[row]!]![accepted[row] === 1 ? 'accepted' : 'pages']++;
     CHECKS.forEach(({ id, ofTarget }, number) => {
-        if (ofTarget === null || counts[number]!.found === 0 || !isFindingId(id)) return;
-        counts[number]!.found = pagesFound(view, { kind: 'finding', check: id, cause: null }).count();
+        if (ofTarget === null || counts[number]!.pages === 0 || !isFindingId(id)) return;
+        counts[number]!.pages = pagesFound(view, { kind: 'finding', check: id, cause: null }).count();
     });
-    for (const { check: id } of files) counts[CHECKS.findIndex((item) => item.id === id)]!.found++;
+    for (const { check: id } of files) counts[CHECKS.findIndex((item) => item.id === id)]!.pages++;
     const families = CHECK_FAMILIES.map(({ question, checks }) => ({
         question,
         checks: checks.map((item) => rowOf(view, item, counts[CHECKS.indexOf(item)]!)),
@@ -53,14 +53,14 @@ export function checksView(view: CheckView): ChecksView {
         families,
         total: {
             checks: rows.length,
-            finding: rows.filter(({ found }) => found > 0).length,
+            finding: rows.filter(({ pages }) => pages > 0).length,
             off: rows.filter(({ isOff }) => isOff).length,
             changed: rows.filter(({ threshold }) => threshold !== null && threshold.own !== null).length,
         },
     };
 }
 
-function rowOf(view: CheckView, check: Check, counts: Pick<CheckRow, 'found' | 'accepted'>): CheckRow {
+function rowOf(view: CheckView, check: Check, counts: Pick<CheckRow, 'pages' | 'accepted'>): CheckRow {
     const { survey, settings } = view;
     const { id, severity, name, fires, quiet, why, advice, threshold } = check;
     return {

@@ -19,6 +19,9 @@ import { briefView } from './brief.ts';
 import { reachView } from './reach.ts';
 import { weightView } from './weight.ts';
 import { contradictions } from './contradictions.ts';
+import { causesView, causesWith } from './causes.ts';
+import { checksView, type CheckRow } from './checks.ts';
+import { siteFindings } from '../checks/site-findings.ts';
 import { gatesView } from './gates.ts';
 import { robotsView } from './robots.ts';
 
@@ -280,6 +283,56 @@ describe('the registry of areas', () => {
                 expect(named.length, `${file}: ${line}`).toBeLessThan(3);
             }
         }
+    });
+});
+
+describe('the view models of Causes and Checks', () => {
+    const checks = withGoal(survey, 2);
+    const view = causesView(checks);
+    const register = checksView(checks);
+
+    it('give every number with the set it counts', () => {
+        for (const counted of [countedSets(view), countedSets(register.families)]) {
+            expect(counted.length).toBeGreaterThan(10);
+            for (const { set, pages } of counted) expect(sizeFound(checks, set), set).toBe(pages);
+        }
+    });
+
+    it('tell how many faulty URLs the first edits leave without a fault', () => {
+        // One after the other: the sets of the edits, and what else is a fault of the same URLs.
+        const faulty = new Map<string, Set<string>>();
+        for (const { finding, node, target, cause } of siteFindings(checks)) {
+            if (finding.severity !== 'fault') continue;
+            const url = survey.url(target === -1 ? node : target);
+            faulty.set(url, (faulty.get(url) ?? new Set()).add(cause));
+        }
+        const first = view.rows.slice(0, 3).map(({ key }) => key);
+        expect(view.rows[2]!.severity).toBe('fault');
+        const mended = [...faulty.values()].filter((causes) => [...causes].every((cause) => first.includes(cause)));
+        expect(view.first).toEqual({ edits: 3, mended: mended.length, of: faulty.size });
+    });
+
+    it('are searched by the words of what is done, where, and what follows', () => {
+        const [some] = view.rows;
+        expect(causesWith(view.rows, `${some!.say.toUpperCase()}  ${some!.follows[0]!.check}`)).toContainEqual(some);
+        expect(causesWith(view.rows, '')).toEqual(view.rows);
+        expect(causesWith(view.rows, 'no such words anywhere')).toEqual([]);
+    });
+
+    it('say of a check whether it is off, unknown here, or has a threshold of the site', () => {
+        const settings = {
+            off: new Set(['thin-hold'] as const),
+            thresholds: new Map([['few-words', 7] as const]),
+            accepted: { causes: new Map(), findings: new Map() },
+        };
+        const partial = packSurvey(randomSite(7, 200).measure({ cut: ['stopped'], state: 'stopped' })).survey;
+        const rows = checksView(checkView(partial, { settings })).families.flatMap((family) => family.checks);
+        const row = (id: string): CheckRow => rows.find((item) => item.id === id)!;
+        expect(row('thin-hold')).toMatchObject({ isOff: true, pages: 0 });
+        expect(row('few-words').threshold).toMatchObject({ value: 50, own: 7 });
+        expect(row('orphan-strict').unknown).toBe('partial');
+        expect(row('dead-end').unknown).toBeNull();
+        expect(register.total.checks).toBe(rows.length);
     });
 });
 

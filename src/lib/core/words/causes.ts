@@ -16,6 +16,25 @@ const OWN_PLACES = 'sentences and lists';
 /** "/events/", "the root folder". */
 const folder = (section: string): string => (section === '/' ? 'the root folder' : `/${section}/`);
 
+/** Checks that find something of addresses that are no pages, or need be none. */
+const ADDRESSES: ReadonlySet<keyof FindingParams> = new Set([
+    'action-open',
+    'link-scheme-down',
+    'link-to-closed',
+    'link-to-error',
+    'link-to-redirect',
+    'redirect-chain',
+    'redirect-loop',
+    'redirect-out',
+    'redirect-to-closed',
+    'redirect-to-error',
+    'redirect-to-start',
+    'redirect-unusable',
+    'server-error',
+    'type-lies',
+    'body-trouble',
+]);
+
 /** The URLs an edit is about: how many, and where it is one that one. */
 interface About {
     urls: number;
@@ -23,9 +42,10 @@ interface About {
 }
 
 /** Those as words: "12 pages of /events/", or the one by its address. */
-function pagesOf(spread: Spread, { urls, only }: About): string {
+function pagesOf(spread: Spread, { urls, only }: About, check?: keyof FindingParams): string {
     if (only !== null) return only;
-    const pages = counted(urls, 'page');
+    const isAddress = check !== undefined && ADDRESSES.has(check);
+    const pages = isAddress ? counted(urls, 'address', 'addresses') : counted(urls, 'page');
     return spread.of === 'section' ? `${pages} of ${folder(spread.section)}` : pages;
 }
 
@@ -98,6 +118,21 @@ const AT_PAGES: { [I in keyof FindingParams]: (pages: string, isOne: boolean) =>
         `Tell the ${isOne ? 'title' : 'titles'} of ${pages} apart${isOne ? ' from others' : ''}`,
     'same-body': (pages) => `Let one of each body answer for the others, on ${pages}`,
     'same-text': (pages) => `Let one of each text answer for the others, on ${pages}`,
+    'near-text': (pages) => `Tell the texts of ${pages} apart`,
+    'link-to-noindexed': (pages) => `Take noindex off ${pages}, or the links there away`,
+    'link-scheme-down': (pages) => `Write https in links to ${pages}`,
+    'nofollow-inside': (pages) => `Take nofollow off links to ${pages}`,
+    'action-open': (pages) => `Close ${pages} to robots`,
+    'mixed-follow': (pages) => `Let links to ${pages} be followed, all or none`,
+    'many-own-links': (pages, isOne) => `Part the ${isOne ? 'list' : 'lists'} of links on ${pages}`,
+    'redirect-out': (pages) => `Lead ${pages} to pages of the site`,
+    'redirect-unusable': (pages) => `Let ${pages} say where to`,
+    'refresh-instant': (pages, isOne) => `Redirect ${pages} in place of ${isOne ? 'its refresh' : 'refreshes'}`,
+    'weak-choke': (pages) => `Hold ${pages} by a second link`,
+    'stopped-but-wanted': (pages) => `Open ${pages}, which matter`,
+    'noindex-section': (pages) => `Take noindex off ${pages}, or take the section out of links and listings`,
+    'directive-conflict': (pages) => `Say one thing to robots on ${pages}`,
+    'sitemap-lists-orphan': (pages) => `Link to ${pages}`,
 };
 
 const AT_FILES: { [I in keyof FileParams]: string } = {
@@ -110,6 +145,18 @@ const AT_FILES: { [I in keyof FileParams]: string } = {
     'robots-rule-hidden': 'Mend the rules of robots.txt that never win',
     'robots-closes-wanted': 'Narrow the rules of robots.txt that close what is listed',
     'robots-noindex-line': 'Say noindex on the pages, not in robots.txt',
+    'robots-sitemap-dead': 'Mend the Sitemap lines of robots.txt that lead nowhere',
+    'robots-variants-differ': 'Serve one robots.txt on all forms of the host, or redirect them',
+    'sitemap-none': 'List the indexable pages in a sitemap',
+    'sitemap-not-announced': 'Name the sitemap in robots.txt',
+    'sitemap-unreadable': 'Let the sitemap be read, or take away what names it',
+    'sitemap-malformed': 'Write the sitemap well-formed',
+    'sitemap-too-large': 'Split the sitemap, and name the parts in an index',
+    'sitemap-nested-index': 'Name the lists themselves in one index',
+    'sitemap-entry-invalid': 'Write each entry as one whole address',
+    'sitemap-place': 'Put the sitemap above what it lists, on its host',
+    'sitemap-double': 'List each address once',
+    'sitemap-lastmod': 'Write the day of the last change, or no date',
 };
 
 const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About) => CauseWords } = {
@@ -147,7 +194,7 @@ const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About)
     'cut-off': ({ section }) => ({ say: `Link to what is cut off in ${folder(section)}`, where: OWN_PLACES }),
     island: ({ url }) => ({ say: `Link to ${url}, which an island hangs from`, where: OWN_PLACES }),
     pages: ({ check, spread }, about) => ({
-        say: AT_PAGES[check](pagesOf(spread, about), about.only !== null),
+        say: AT_PAGES[check](pagesOf(spread, about, check), about.only !== null),
         where: check === 'sitemap-lacks' ? 'sitemap' : placeOf(spread, about),
     }),
 };
@@ -202,6 +249,21 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'same-title': ['page shares its title', 'pages share their title'],
     'same-body': ['page has the body of another', 'pages have the body of another'],
     'same-text': ['page has the text of another', 'pages have the text of another'],
+    'near-text': ['page has nearly the text of another', 'pages have nearly the text of another'],
+    'link-to-noindexed': ['page links to a noindex', 'pages link to a noindex'],
+    'link-scheme-down': ['page links down to http', 'pages link down to http'],
+    'nofollow-inside': ['page declines its link', 'pages decline their link'],
+    'action-open': ['page links to an action', 'pages link to an action'],
+    'mixed-follow': ['page followed here and declined there', 'pages followed here and declined there'],
+    'many-own-links': ['page with many links of its own', 'pages with many links of their own'],
+    'redirect-out': ['redirect out of the site', 'redirects out of the site'],
+    'redirect-unusable': ['redirect to nowhere', 'redirects to nowhere'],
+    'refresh-instant': ['page refreshes at once', 'pages refresh at once'],
+    'weak-choke': ['page that much hangs from', 'pages that much hangs from'],
+    'stopped-but-wanted': ['page that matters and stops', 'pages that matter and stop'],
+    'noindex-section': ['page of a section without an index', 'pages of a section without an index'],
+    'directive-conflict': ['page says both', 'pages say both'],
+    'sitemap-lists-orphan': ['listed page without a link', 'listed pages without a link'],
     'robots-unreachable': ['file out of reach', 'files out of reach'],
     'robots-html': ['file of HTML', 'files of HTML'],
     'robots-too-large': ['file too large', 'files too large'],
@@ -211,6 +273,18 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'robots-rule-hidden': ['rule that never wins', 'rules that never win'],
     'robots-closes-wanted': ['rule that closes what is listed', 'rules that close what is listed'],
     'robots-noindex-line': ['line that nobody keeps to', 'lines that nobody keeps to'],
+    'robots-sitemap-dead': ['line that leads nowhere', 'lines that lead nowhere'],
+    'robots-variants-differ': ['file with other rules', 'files with other rules'],
+    'sitemap-none': ['sitemap missing', 'sitemaps missing'],
+    'sitemap-not-announced': ['file that nobody names', 'files that nobody names'],
+    'sitemap-unreadable': ['file that cannot be read', 'files that cannot be read'],
+    'sitemap-malformed': ['place that is malformed', 'places that are malformed'],
+    'sitemap-too-large': ['file too large', 'files too large'],
+    'sitemap-nested-index': ['index within an index', 'indexes within an index'],
+    'sitemap-entry-invalid': ['entry that is no address', 'entries that are no address'],
+    'sitemap-place': ['entry that lies elsewhere', 'entries that lie elsewhere'],
+    'sitemap-double': ['address listed again', 'addresses listed again'],
+    'sitemap-lastmod': ['date that says nothing', 'dates that say nothing'],
 };
 
 /** Behind the number of pages, or of lines of a file. */

@@ -1,7 +1,7 @@
 /** The sentences of findings, in English: every id of the register has its own, which the types hold complete. */
 import type { FileParams, FindingParams } from './finding-params.ts';
-import { problemWordsOrNone } from './problems.ts';
-import { counted } from './numbers.ts';
+import { problemWords, problemWordsOrNone } from './problems.ts';
+import { by, counted, number } from './numbers.ts';
 
 const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => string } = {
     'orphan-strict': () => 'No other page that was read links here.',
@@ -47,6 +47,23 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'same-title': () => 'Another page has the same title.',
     'same-body': () => 'Another page has the very same body.',
     'same-text': () => 'Another page has the same main text.',
+    'near-text': () => 'Another page has nearly the same main text.',
+    'link-to-noindexed': ({ url }) => `Links to ${url}, which says noindex.`,
+    'link-scheme-down': ({ url }) => `Links to ${url}, by http from an https page.`,
+    'nofollow-inside': ({ url }) => `Declines its link to ${url}, a page of the site.`,
+    'action-open': ({ url }) => `Links to ${url}, which does something, and robots may follow it.`,
+    'mixed-follow': ({ followed, declined }) =>
+        `${counted(followed, 'link')} to it ${by(followed, 'is', 'are')} followed, ${number(declined)} declined.`,
+    'many-own-links': ({ links }) => `Has ${counted(links, 'link')} of its own.`,
+    'redirect-out': ({ end }) => `Redirects to ${end}, out of the site.`,
+    'redirect-unusable': ({ status }) => `Answers ${status} without an address it leads to.`,
+    'refresh-instant': ({ end }) => `Refreshes at once to ${end}.`,
+    'weak-choke': ({ pages }) => `${counted(pages, 'page')} hang from it, and it holds badly itself.`,
+    'stopped-but-wanted': ({ gate }) => `Matters to somebody, and stops at ${gate}.`,
+    'noindex-section': ({ noindexed, pages }) =>
+        `Says noindex, as ${number(noindexed)} of ${counted(pages, 'page')} of its section do.`,
+    'directive-conflict': ({ both }) => `Says both ${both} and no${both}.`,
+    'sitemap-lists-orphan': () => 'Listed in a sitemap, and no path of links leads to it.',
 };
 
 const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => string } = {
@@ -60,6 +77,21 @@ const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => strin
     'robots-rule-hidden': ({ rule, by: line }) => `“${rule}” never decides: line ${line} wins wherever it fits.`,
     'robots-closes-wanted': ({ rule, pages }) => `“${rule}” closes ${counted(pages, 'page')} that a sitemap lists.`,
     'robots-noindex-line': ({ text }) => `“${text}” is in no standard, and nobody keeps to it.`,
+    'robots-sitemap-dead': ({ named }) => `Names “${named}”, where no sitemap could be read.`,
+    'robots-variants-differ': ({ other }) => `Has other rules than ${other}.`,
+    'sitemap-none': () => 'No sitemap could be read, here or anywhere else.',
+    'sitemap-not-announced': () => 'Is named in no robots.txt.',
+    'sitemap-unreadable': ({ why }) => `Could not be read: ${problemWords(why)}.`,
+    'sitemap-malformed': ({ why }) => `${capital(problemWords(why))}.`,
+    'sitemap-too-large': ({ why }) => `${capital(problemWords(why))}.`,
+    'sitemap-nested-index': ({ why }) => `${capital(problemWords(why))}.`,
+    'sitemap-entry-invalid': ({ why }) => `${capital(problemWords(why))}.`,
+    'sitemap-place': ({ url }) => `Lists ${url}, which does not lie below this file.`,
+    'sitemap-double': ({ url, file, line }) => `Lists ${url} again, after line ${line} of ${file}.`,
+    'sitemap-lastmod': ({ lastmod, entries }) =>
+        entries > 1
+            ? `Gives all of its ${number(entries)} entries the date ${lastmod}.`
+            : `Gives an entry the date “${lastmod}”, which says nothing.`,
 };
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -47,6 +47,21 @@ export interface FindingParams {
     'same-title': None;
     'same-body': None;
     'same-text': None;
+    'near-text': None;
+    'link-to-noindexed': { url: string };
+    'link-scheme-down': { url: string };
+    'nofollow-inside': { url: string };
+    'action-open': { url: string };
+    'mixed-follow': { followed: number; declined: number };
+    'many-own-links': { links: number };
+    'redirect-out': { end: string };
+    'redirect-unusable': { status: number };
+    'refresh-instant': { end: string };
+    'weak-choke': { pages: number };
+    'stopped-but-wanted': { gate: Gate };
+    'noindex-section': { noindexed: number; pages: number };
+    'directive-conflict': { both: 'index' | 'follow' };
+    'sitemap-lists-orphan': None;
 }
 
 /** What is found of a file of the site, and of none of its pages. */
@@ -60,6 +75,18 @@ export interface FileParams {
     'robots-rule-hidden': { rule: string; by: number };
     'robots-noindex-line': { text: string };
     'robots-closes-wanted': { rule: string; pages: number };
+    'robots-sitemap-dead': { named: string };
+    'robots-variants-differ': { other: string };
+    'sitemap-none': None;
+    'sitemap-not-announced': None;
+    'sitemap-unreadable': { why: Problem };
+    'sitemap-malformed': { why: Problem };
+    'sitemap-too-large': { why: Problem };
+    'sitemap-nested-index': { why: Problem };
+    'sitemap-entry-invalid': { why: Problem };
+    'sitemap-place': { url: string };
+    'sitemap-double': { url: string; file: string; line: number };
+    'sitemap-lastmod': { lastmod: string; entries: number };
 }
 
 /** How bad something is: wrong, likely to cost something, worth knowing. */
@@ -109,6 +136,21 @@ const FINDING_IDS: Record<keyof FindingParams, true> = {
     'same-title': true,
     'same-body': true,
     'same-text': true,
+    'link-to-noindexed': true,
+    'link-scheme-down': true,
+    'nofollow-inside': true,
+    'action-open': true,
+    'mixed-follow': true,
+    'many-own-links': true,
+    'redirect-out': true,
+    'redirect-unusable': true,
+    'refresh-instant': true,
+    'weak-choke': true,
+    'near-text': true,
+    'stopped-but-wanted': true,
+    'noindex-section': true,
+    'directive-conflict': true,
+    'sitemap-lists-orphan': true,
 };
 
 export function isFindingId(id: string): id is keyof FindingParams {

@@ -60,9 +60,9 @@
                         {#if check.isOff}<span class="note">off</span>
                         {:else if check.unknown === 'partial'}<span class="note">not known: partial survey</span>
                         {:else if check.unknown === 'no sitemap'}<span class="note">not known: no sitemap</span>
-                        {:else if check.found === 0}<span class="ink3">0</span>
-                        {:else if check.set === null}{count(check.found)}
-                        {:else}<a class="set" href={to.set(check.set)}>{count(check.found)}</a>{/if}
+                        {:else if check.pages === 0}<span class="ink3">0</span>
+                        {:else if check.set === null}{count(check.pages)}
+                        {:else}<a class="set" href={to.set(check.set)}>{count(check.pages)}</a>{/if}
                     </td>
                     <td class="num">{check.accepted === 0 ? '' : count(check.accepted)}</td>
                     <td class="nw">

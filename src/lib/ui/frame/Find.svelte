@@ -1,10 +1,11 @@
 <script lang="ts">
     /** One box for everything that can be gone to: pages, areas, saved sets, actions. */
     import { tick } from 'svelte';
+    import type { CauseFound } from '../../wire/checks.ts';
     import { addressParts } from '../parts/format.ts';
 
     export interface Found {
-        kind: 'page' | 'area' | 'set' | 'note' | 'action';
+        kind: 'page' | 'finding' | 'area' | 'set' | 'note' | 'action';
         name: string;
         note: string;
         go: () => void;
@@ -15,17 +16,28 @@
         /** Pages whose address or title has the text. */
         findPages: (text: string, signal: AbortSignal) => Promise<{ url: string; title: string }[]>;
         onPage: (url: string) => void;
+        /** Causes of findings that have the words, and where one leads. */
+        findCauses: (words: string, signal: AbortSignal) => Promise<CauseFound[]>;
+        onCause: (cause: CauseFound) => void;
         origin: string;
     }
-    let { things, findPages, onPage, origin }: Props = $props();
+    let { things, findPages, onPage, findCauses, onCause, origin }: Props = $props();
     let dialog: HTMLDialogElement | undefined = $state();
     let text = $state('');
     let pages = $state<Found[]>([]);
+    let findings = $state<Found[]>([]);
     let place = $state(0);
     let isOpen = $state(false);
     let trouble = $state('');
     let asked: AbortController | null = null;
-    const KINDS = { page: 'page', area: 'area', set: 'saved set', note: 'note', action: 'action' } as const;
+    const KINDS = {
+        page: 'page',
+        finding: 'finding',
+        area: 'area',
+        set: 'saved set',
+        note: 'note',
+        action: 'action',
+    } as const;
     const MOST = 6;
 
     const own = $derived.by(() => {
@@ -37,11 +49,12 @@
             ? things.filter(({ kind }) => kind !== 'note').slice(0, 12)
             : things.filter(fits).slice(0, MOST);
     });
-    const found = $derived([...own, ...pages]);
+    const found = $derived([...own, ...findings, ...pages]);
 
     export function open(): void {
         text = '';
         pages = [];
+        findings = [];
         place = 0;
         trouble = '';
         isOpen = true;
@@ -55,13 +68,31 @@
         const wanted = text.trim();
         if (wanted.length < 2) {
             pages = [];
+            findings = [];
             return;
         }
         const mine = new AbortController();
         asked = mine;
+        trouble = '';
+        await Promise.all([lookForPages(wanted, mine), lookForFindings(wanted, mine)]);
+    }
+
+    async function lookForFindings(wanted: string, mine: AbortController): Promise<void> {
+        try {
+            findings = (await findCauses(wanted, mine.signal)).map((cause) => ({
+                kind: 'finding',
+                name: cause.say,
+                note: cause.where,
+                go: () => onCause(cause),
+            }));
+        } catch {
+            if (!mine.signal.aborted) trouble = 'Findings could not be looked through just now.';
+        }
+    }
+
+    async function lookForPages(wanted: string, mine: AbortController): Promise<void> {
         try {
             const rows = await findPages(wanted, mine.signal);
-            trouble = '';
             pages = rows.map(({ url, title }) => {
                 const { host, folder, last } = addressParts(url, origin);
                 return {
@@ -108,13 +139,13 @@
             bind:value={text}
             oninput={look}
             onkeydown={onKey}
-            placeholder="a page, an area, a saved set, a note, something to do"
+            placeholder="a page, a finding, an area, a saved set, a note, something to do"
             role="combobox"
             aria-expanded="true"
             aria-controls="found"
             aria-autocomplete="list"
             aria-activedescendant={found[place] ? `found-${place}` : undefined}
-            aria-label="Find a page, an area, a saved set, a note or an action"
+            aria-label="Find a page, a finding, an area, a saved set, a note or an action"
             autocomplete="off"
             spellcheck="false"
         />
@@ -136,7 +167,7 @@
             {/each}
         </ul>
         {#if found.length === 0}<p class="ink2 p-2" role="status">
-                Nothing found. Words are looked for in addresses and titles.
+                Nothing found. Words are looked for in addresses, titles and what the checks find.
             </p>{/if}
         {#if trouble !== ''}<p class="p-2" role="alert">{trouble}</p>{/if}
     {/if}

@@ -1,5 +1,6 @@
 /** What can be asked for from the frame around a view: of the site, and of the page whose sheet is open. */
 import { ask, siteApi, surveyApi, tell, type Asked } from '../../wire/client.ts';
+import { CausesAnswer, type CauseFound } from '../../wire/checks.ts';
 import { CompletionAnswer, PageWindowAnswer } from '../../wire/sets.ts';
 import { SpotAnswer } from '../../wire/survey-requests.ts';
 import type { SheetActs } from '../sheet/open-sheet.ts';
@@ -11,6 +12,8 @@ export interface SurveyActs extends SheetActs {
     complete: (text: string, cursor: number, signal: AbortSignal) => Promise<CompletionAnswer | null>;
     /** Pages whose address or title has the text. */
     findPages: (text: string, signal: AbortSignal) => Promise<{ url: string; title: string }[]>;
+    /** Causes of findings that have the words. */
+    findCauses: (words: string, signal: AbortSignal) => Promise<CauseFound[]>;
 }
 
 /** Pages that the box that finds shows. */
@@ -60,6 +63,11 @@ export function surveyActs(
             const asked = new URLSearchParams({ text, cursor: String(cursor) });
             const answer = await ask(CompletionAnswer, `${api}/complete?${asked}`, { signal });
             return answer.ok ? answer.data : null;
+        },
+        findCauses: async (words, signal) => {
+            const answer = await ask(CausesAnswer, `${api}/causes?${new URLSearchParams({ words })}`, { signal });
+            if (!answer.ok) throw new Error(answer.say);
+            return answer.data.causes.slice(0, MOST_FOUND);
         },
         findPages: async (text, signal) => {
             const count = String(MOST_FOUND);
