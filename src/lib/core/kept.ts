@@ -53,6 +53,7 @@ export interface KeptKinds {
     since: [baseline: number, revision: number];
     'site measures': [];
     'redirect ways': [];
+    'sitemap entries': [];
     'template words': [];
     'thrown away': [];
     'template list': [];

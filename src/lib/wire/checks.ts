@@ -15,7 +15,7 @@ export const CausesAnswer = z.object({
             key: z.string(),
             say: z.string(),
             where: z.string(),
-            urls: z.object({ pages: z.number(), set: z.string() }).nullable(),
+            urls: z.object({ pages: z.number(), set: z.string().nullable() }).nullable(),
         }),
     ),
 });

@@ -40,9 +40,17 @@ export function causesOfRows(view: CheckView, rows: Rows): { cause: Int32Array; 
     };
     const first = rowCauses(view, rows);
     const spread = spreadsOf(view.survey, rows, first);
-    const cause = Int32Array.from(first, (own, row) =>
-        numberOf(spreads(own) ? withSpread(own, spread(own, rows.subject[row]!)) : own),
-    );
+    /** Numbers of causes that many rows share, by how they spread: their keys are made once. */
+    const known = new Map<Cause, Map<Spread, number>>();
+    const cause = Int32Array.from(first, (own, row) => {
+        if (!spreads(own)) return numberOf(own);
+        const to = spread(own, rows.subject[row]!);
+        const bySpread = known.get(own) ?? new Map<Spread, number>();
+        known.set(own, bySpread);
+        let number = bySpread.get(to);
+        if (number === undefined) bySpread.set(to, (number = numberOf(withSpread(own, to))));
+        return number;
+    });
     return { cause, causes };
 }
 
@@ -62,39 +70,43 @@ function withSpread(cause: Cause<Spreading>, spread: Spread): Cause {
         : { kind: 'stops', params: { ...cause.params, spread } };
 }
 
+const SITE: Spread = { of: 'site' };
+const SOME: Spread = { of: 'some' };
+
 /** How far what is found spreads, by kind and page: over the site, over the page's section, or here and there. */
 function spreadsOf(survey: PackedSurvey, { subject }: Rows, causes: readonly Cause[]) {
     const [isPage, section] = [survey.numbers('page'), survey.numbers('section')];
-    const sections = survey.texts('section_words');
-    const count = (nodes: Iterable<number>): Map<number, number> => {
-        const pages = new Map<number, number>();
-        for (const node of nodes) {
-            if (isPage[node] === 1) pages.set(section[node]!, (pages.get(section[node]!) ?? 0) + 1);
-        }
-        return pages;
-    };
-    const all = count(new Uint32Array(survey.count).keys());
-    const total = sum(all);
-    /** Pages that are found, each once, by key of the kind. */
-    const found = new Map<string, Set<number>>();
+    const sections: readonly Spread[] = survey
+        .texts('section_words')
+        .all()
+        .map((name) => ({ of: 'section', section: name }));
+    const all = new Uint32Array(sections.length);
+    for (let node = 0; node < survey.count; node++) if (isPage[node] === 1) all[section[node]!]!++;
+    /** Pages by section that are found, each once, by kind. */
+    const found = new Map<Cause, { pages: Uint32Array; last: Uint8Array; total: number }>();
     causes.forEach((cause, row) => {
         if (!spreads(cause)) return;
-        const own = found.get(causeKey(cause)) ?? new Set();
-        found.set(causeKey(cause), own.add(subject[row]!));
+        let own = found.get(cause);
+        if (!own) {
+            own = { pages: new Uint32Array(sections.length), last: new Uint8Array(survey.count), total: 0 };
+            found.set(cause, own);
+        }
+        const node = subject[row]!;
+        if (isPage[node] !== 1 || own.last[node] === 1) return;
+        own.last[node] = 1;
+        own.pages[section[node]!]!++;
+        own.total++;
     });
-    const counted = new Map([...found].map(([key, nodes]) => [key, count(nodes)]));
+    const total = all.reduce((a, b) => a + b, 0);
     const isNearlyAll = (some: number, of: number): boolean => of >= ENOUGH_PAGES && some >= of * NEARLY_ALL;
     return (cause: Cause<Spreading>, node: number): Spread => {
-        const pages = counted.get(causeKey(cause))!;
-        if (isPage[node] !== 1) return { of: 'some' };
-        if (isNearlyAll(sum(pages), total)) return { of: 'site' };
-        const own = section[node]!;
-        if (isNearlyAll(pages.get(own) ?? 0, all.get(own) ?? 0)) return { of: 'section', section: sections.at(own) };
-        return { of: 'some' };
+        const own = found.get(cause)!;
+        if (isPage[node] !== 1) return SOME;
+        if (isNearlyAll(own.total, total)) return SITE;
+        const at = section[node]!;
+        return isNearlyAll(own.pages[at]!, all[at]!) ? sections[at]! : SOME;
     };
 }
-
-const sum = (counts: ReadonlyMap<unknown, number>): number => [...counts.values()].reduce((a, b) => a + b, 0);
 
 const KEYS: { [K in keyof CauseParams]: (params: CauseParams[K]) => string } = {
     answers: ({ url, status }) => `${status === 0 ? 'no answer' : status} ${url}`,

@@ -276,7 +276,7 @@ describe('causes of random sites', () => {
         let sets = 0;
         for (const view of sites) {
             for (const { urls, set, follows } of causesOf(view).open) {
-                if (urls > 0) expect(sizeFound(view, set), set).toBe(urls);
+                if (urls > 0) expect(sizeFound(view, set!), set!).toBe(urls);
                 for (const { pages, set: own } of follows) {
                     if (own === null) continue;
                     sets++;

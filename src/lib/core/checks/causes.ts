@@ -11,7 +11,7 @@ import { isSameSort, SEVERITIES, type Severity } from './check.ts';
 import { fileCause, fileFindings } from './file-findings.ts';
 import { causeKey } from './cause-rows.ts';
 import { foundOf, LINK_SORTS, type Found } from './found.ts';
-import { linkedPairs } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { thrownAway } from './roots.ts';
 import { siteUrl } from './site-url.ts';
@@ -33,9 +33,9 @@ export interface ToldCause {
     severity: Severity;
     /** The URL it is about, where it is one: as the reader of the site knows it. */
     only: string | null;
-    /** URLs it is about: what is found of pages, and what links lead to. The size of `set`; 0 for files alone. */
+    /** URLs it is about: what is found of pages, and what links lead to. The size of `set`; 0 for files alone. Null where it is accepted. */
     urls: number;
-    set: string;
+    set: string | null;
     /** Standing of those URLs; of those that are not ranked what links give them. In average pages. */
     standing: number;
     /** How much of it is thrown away, at errors and at what is closed. */
@@ -76,58 +76,68 @@ export function causesOf(view: CheckView): Causes {
 function told(view: CheckView, accepted: 0 | 1, files: readonly FileFinding[]): ToldCause[] {
     const found = foundOf(view);
     const causes = new Map<string, ToldCause>();
-    const causeFor = (key: string, cause: Cause): ToldCause => {
-        let own = causes.get(key);
-        if (!own) {
-            const set = `${accepted === 1 ? 'accepted' : 'cause'} ${quoted(key, true)}`;
-            own = {
-                key,
-                cause,
-                severity: 'remark',
-                only: null,
-                urls: 0,
-                set,
-                standing: 0,
-                thrown: 0,
-                visits: null,
-                follows: [],
-            };
-            causes.set(key, own);
+    const rows = rowsByCause(found, accepted);
+    if (rows.size > 0) {
+        const worth = worthOf(view);
+        const pages = pagesByCause(view, found, accepted);
+        /** The last cause that each URL was counted for: one with several findings of it counts once. */
+        const last = new Int32Array(view.survey.count).fill(-1);
+        for (const [number, own] of rows) {
+            const { key, cause } = found.causes[number]!;
+            const told = emptyCause(key, cause, accepted);
+            causes.set(key, told);
+            for (const row of own) {
+                const [subject, check] = [found.subject[row]!, found.check[row]!];
+                if (last[subject] !== number) worth.add(told, subject);
+                last[subject] = number;
+                follow(told, checkAt(check), SEVERITIES[found.severity[row]!]!, () => pages(number, check));
+            }
         }
-        return own;
-    };
-    const worth = worthOf(view);
-    const pages = pagesByCause(view, found, accepted);
-    const last = new Map<ToldCause, Set<number>>();
-    for (let row = 0; row < found.check.length; row++) {
-        if (found.accepted[row] !== accepted) continue;
-        const { key, cause } = found.causes[found.cause[row]!]!;
-        const own = causeFor(key, cause);
-        const subject = found.subject[row]!;
-        const subjects = last.get(own) ?? new Set();
-        last.set(own, subjects);
-        if (!subjects.has(subject)) {
-            subjects.add(subject);
-            worth.add(own, subject);
-        }
-        const check = CHECKS[found.check[row]!]!.id as keyof FindingParams;
-        addFollowing(own, check, SEVERITIES[found.severity[row]!]!, () => {
-            const said = `has finding ${quoted(check, true)} of ${quoted(key, true)}`;
-            return accepted === 1
-                ? { pages: pages.get(found.cause[row]!, found.check[row]!), set: `accepted ${quoted(key, true)}` }
-                : { pages: pages.get(found.cause[row]!, found.check[row]!), set: said };
-        });
     }
     for (const finding of files) {
         const cause = fileCause(view.survey, finding);
-        const own = causeFor(causeKey(cause), cause);
-        addFollowing(own, finding.check, finding.severity, () => ({ pages: 0, set: null })).pages++;
+        const key = causeKey(cause);
+        const own = causes.get(key) ?? emptyCause(key, cause, accepted);
+        causes.set(key, own);
+        const line = follow(own, finding.check, finding.severity, () => 0);
+        line.set = null;
+        line.pages++;
     }
     const list = [...causes.values()];
     for (const { follows } of list) {
         follows.sort((a, b) => bySeverity(a, b) || b.pages - a.pages || (a.check < b.check ? -1 : 1));
     }
     return list.sort(inOrder);
+}
+
+const checkAt = (number: number): keyof FindingParams => CHECKS[number]!.id as keyof FindingParams;
+
+function emptyCause(key: string, cause: Cause, accepted: 0 | 1): ToldCause {
+    const set = accepted === 1 ? null : `cause ${quoted(key, true)}`;
+    return {
+        key,
+        cause,
+        severity: 'remark',
+        only: null,
+        urls: 0,
+        set,
+        standing: 0,
+        thrown: 0,
+        visits: null,
+        follows: [],
+    };
+}
+
+/** Rows of each cause that has any, in the order in which the causes were met. */
+function rowsByCause({ cause, accepted }: Found, wanted: 0 | 1): Map<number, number[]> {
+    const rows = new Map<number, number[]>();
+    for (let row = 0; row < cause.length; row++) {
+        if (accepted[row] !== wanted) continue;
+        const own = rows.get(cause[row]!);
+        if (own) own.push(row);
+        else rows.set(cause[row]!, [row]);
+    }
+    return rows;
 }
 
 const bySeverity = (a: { severity: Severity }, b: { severity: Severity }): number =>
@@ -143,55 +153,53 @@ function inOrder(a: ToldCause, b: ToldCause): number {
     );
 }
 
-function addFollowing(
-    cause: ToldCause,
-    check: Follows['check'],
-    severity: Severity,
-    make: () => Pick<Follows, 'pages' | 'set'>,
-): Follows {
+/** Notes that a check found something that follows from a cause. */
+function follow(cause: ToldCause, check: Follows['check'], severity: Severity, pages: () => number): Follows {
     let own = cause.follows.find((item) => item.check === check);
-    if (!own) cause.follows.push((own = { check, severity, ...make() }));
+    if (!own) {
+        // Of what is accepted no set tells one check apart.
+        const set = cause.set === null ? null : `has finding ${quoted(check, true)} of ${quoted(cause.key, true)}`;
+        cause.follows.push((own = { check, severity, pages: pages(), set }));
+    }
     if (bySeverity({ severity }, own) < 0) own.severity = severity;
     if (bySeverity({ severity }, cause) < 0) cause.severity = severity;
     return own;
 }
 
 /** How many pages each check finds something of that follows from each cause: of links the pages they stand on. */
-function pagesByCause(view: CheckView, found: Found, accepted: 0 | 1) {
-    const { survey } = view;
-    const counts = new Map<number, number>();
-    const keyOf = (cause: number, check: number): number => cause * CHECKS.length + check;
-    const add = (key: number): void => void counts.set(key, (counts.get(key) ?? 0) + 1);
+function pagesByCause({ survey }: CheckView, found: Found, accepted: 0 | 1): (cause: number, check: number) => number {
+    const keyOf = (row: number): number => found.cause[row]! * CHECKS.length + found.check[row]!;
+    const counts = new Uint32Array(found.causes.length * CHECKS.length);
     for (const links of LINK_SORTS) {
-        /** Rows about each target of links. */
+        /** Rows about each target of links, one after the other. */
         const rows = new Map<number, number[]>();
         const marked = new Uint8Array(survey.count);
         for (let row = 0; row < found.check.length; row++) {
             if (found.accepted[row] !== accepted) continue;
             const check = CHECKS[found.check[row]!]!;
             if (check.ofTarget === null) {
-                if (links === LINK_SORTS[0]) add(keyOf(found.cause[row]!, found.check[row]!));
+                if (links === LINK_SORTS[0]) counts[keyOf(row)]!++;
                 continue;
             }
             if (!isSameSort(check.links, links)) continue;
             const subject = found.subject[row]!;
             marked[subject] = 1;
             const own = rows.get(subject);
-            if (own) own.push(row);
-            else rows.set(subject, [row]);
+            if (own) own.push(keyOf(row));
+            else rows.set(subject, [keyOf(row)]);
         }
+        if (rows.size === 0) continue;
         /** The last page that was counted of a cause and check: one with several such links counts once. */
-        const last = new Map<number, number>();
-        for (const { node, target } of rows.size === 0 ? [] : linkedPairs(survey, { marked, links })) {
-            for (const row of rows.get(target)!) {
-                const key = keyOf(found.cause[row]!, found.check[row]!);
-                if (last.get(key) === node) continue;
-                last.set(key, node);
-                add(key);
+        const last = new Int32Array(counts.length).fill(-1);
+        eachLinkedPair(survey, { marked, links }, (node, target) => {
+            for (const key of rows.get(target)!) {
+                if (last[key] === node) continue;
+                last[key] = node;
+                counts[key]!++;
             }
-        }
+        });
     }
-    return { get: (cause: number, check: number): number => counts.get(keyOf(cause, check)) ?? 0 };
+    return (cause, check) => counts[cause * CHECKS.length + check]!;
 }
 
 /** What a URL is worth that a cause is about: its standing, else what links give it; and its visits. */

@@ -18,7 +18,7 @@ import {
     type LinkSort,
     type Tells,
 } from './check.ts';
-import { linkedPairs } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { acceptedKey } from './settings.ts';
 
@@ -90,9 +90,13 @@ function find(view: CheckView): Found {
 function linkedBy(survey: PackedSurvey, links: LinkSort, tells: (node: number) => Finding | null): ArrayLike<number> {
     if (isSameSort(links, ANY_LINK)) return survey.numbers('incoming_links');
     if (isSameSort(links, FOLLOWED)) return survey.numbers('incoming_followed');
-    const marked = Uint8Array.from({ length: survey.count }, (_, node) => (tells(node) === null ? 0 : 1));
+    const [all, followed] = [survey.numbers('incoming_links'), survey.numbers('incoming_followed')];
+    // Most targets are in order, and most links are followed: only what is left is looked for.
+    const isAsked = (node: number): boolean =>
+        (links.takes === 'declined' ? all[node]! > followed[node]! : all[node]! > 0) && tells(node) !== null;
+    const marked = Uint8Array.from({ length: survey.count }, (_, node) => (isAsked(node) ? 1 : 0));
     const linked = new Uint8Array(survey.count);
-    if (marked.includes(1)) for (const { target } of linkedPairs(survey, { marked, links })) linked[target] = 1;
+    if (marked.includes(1)) eachLinkedPair(survey, { marked, links }, (_, target) => void (linked[target] = 1));
     return linked;
 }
 

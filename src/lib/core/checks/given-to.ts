@@ -4,7 +4,7 @@ import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../kept.ts';
 import { FOLLOWED } from './check.ts';
-import { linkedPairs } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 
 /**
  * Standing that followed links send by way of each URL that is not ranked itself (a redirect), in average pages: a page
@@ -17,10 +17,10 @@ export function givenTo(survey: PackedSurvey): ReadonlyMap<number, number> {
         eachEnds(modelOf(survey), (node, own) => void (ends[node] = own.length));
         const marked = Uint8Array.from(standing, (value) => (Number.isNaN(value) ? 1 : 0));
         const given = new Map<number, number>();
-        for (const { node, target } of linkedPairs(survey, { marked, links: FOLLOWED })) {
-            if (ends[node] === 0 || !(standing[node]! > 0)) continue;
+        eachLinkedPair(survey, { marked, links: FOLLOWED }, (node, target) => {
+            if (ends[node] === 0 || !(standing[node]! > 0)) return;
             given.set(target, (given.get(target) ?? 0) + standing[node]! / ends[node]!);
-        }
+        });
         return given;
     });
 }

@@ -6,7 +6,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problemAt } from '../packed/gate-reason.ts';
 import { quoteRule } from '../robots/decide.ts';
 import { defineCheck, when, type Cause, type Check, type CheckView } from './check.ts';
-import { answersRoot, isListed, isWanted, ruleRoot } from './roots.ts';
+import { answersRoot, isListed, isWanted, ruleRoot, STOPS } from './roots.ts';
 
 /** The gate a page stops at; null for what passes all, or cannot be told. */
 function stopsAt(survey: PackedSurvey, node: number): Gate | null {
@@ -38,7 +38,7 @@ function stoppedRoot(view: CheckView): (node: number) => Cause | null {
         const gate = stopsAt(view.survey, node)!;
         if (gate === 'robots') return rule(node);
         if (gate === 'response') return answers(node);
-        return { kind: 'stops', params: { gate, spread: { of: 'some' } } };
+        return STOPS[gate];
     };
 }
 
@@ -229,24 +229,28 @@ export const INDEXING_CHECKS: readonly Check[] = [
         why: 'The strictest counts, and whoever wrote the other believes that it does.',
         advice: 'Say one of the two, in one place.',
         ofPage: ({ survey }) => {
-            const [metas, headers] = [
-                survey.texts('meta_robots_words').all(),
-                survey.texts('x_robots_tag_words').all(),
-            ];
-            const [meta, header] = [survey.numbers('meta_robots'), survey.numbers('x_robots_tag')];
+            const [metas, headers] = (['meta_robots', 'x_robots_tag'] as const).map((column) => ({
+                says: survey.texts(`${column}_words`).all().map(saidIn),
+                of: survey.numbers(column),
+            }));
             return (node) => {
-                const says = `${metas[meta[node]!] ?? ''},${headers[header[node]!] ?? ''}`;
-                const both = saysBoth(says);
-                return both === null ? null : { params: { both } };
+                const says = metas!.says[metas!.of[node]!]! | headers!.says[headers!.of[node]!]!;
+                if ((says & BOTH_INDEX) === BOTH_INDEX) return { params: { both: 'index' } };
+                return (says & BOTH_FOLLOW) === BOTH_FOLLOW ? { params: { both: 'follow' } } : null;
             };
         },
     }),
 ];
 
-/** The pair of directives of which a text says both; null for none. `none` is noindex and nofollow, `all` the opposite. */
-function saysBoth(says: string): 'index' | 'follow' | null {
-    const tokens = new Set(says.toLowerCase().split(/[\s,:]+/));
-    const has = (...some: string[]): boolean => some.some((token) => tokens.has(token));
-    if (has('index', 'all') && has('noindex', 'none')) return 'index';
-    return has('follow', 'all') && has('nofollow', 'none') ? 'follow' : null;
+/** Directives as bits: index, noindex, follow, nofollow. `none` is noindex and nofollow, `all` the opposite. */
+const SAYS: Readonly<Record<string, number>> = { index: 1, noindex: 2, follow: 4, nofollow: 8, all: 5, none: 10 };
+const BOTH_INDEX = 3;
+const BOTH_FOLLOW = 12;
+
+/** What a text of directives says, as bits. */
+function saidIn(text: string): number {
+    return text
+        .toLowerCase()
+        .split(/[\s,:]+/)
+        .reduce((bits, token) => bits | (Object.hasOwn(SAYS, token) ? SAYS[token]! : 0), 0);
 }

@@ -2,16 +2,7 @@
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
-import { ANY_LINK, type FindingPlace, type LinkSort } from './check.ts';
-
-/** A page, and one of the marked targets of its links, with the first such link. */
-export interface LinkedPair {
-    node: number;
-    target: number;
-    place: FindingPlace;
-    /** Number of the template that holds the link; -1 for none. */
-    template: number;
-}
+import { ANY_LINK, type LinkSort } from './check.ts';
 
 export interface PairsAsked {
     /** 1 for the targets that are asked about. */
@@ -23,13 +14,14 @@ export interface PairsAsked {
 }
 
 /**
- * Each page whose links count with each marked target of its `a` links, once; a link of a page to itself is none. In the
- * order of pages and of links. O(page blocks + links of lists + pairs).
+ * Tells each page whose links count with each marked target of its `a` links, once, with the
+ * place of the first such link; a link of a page to itself is none. In the order of pages and of links. O(page blocks + links of lists + pairs).
  */
-export function* linkedPairs(
+export function eachLinkedPair(
     survey: PackedSurvey,
     { marked, links = ANY_LINK, of }: PairsAsked,
-): Generator<LinkedPair> {
+    visit: (node: number, target: number, pageBlock: number, at: number, template: number) => void,
+): void {
     const { isPage, pageStart, pageBlocks, blockTemplate, blockList, nofollow } = linkGraphOf(survey);
     const [plain, declining] = [
         firstMarked(survey, marked, links.takes),
@@ -37,17 +29,19 @@ export function* linkedPairs(
         firstMarked(survey, marked, links.takes === 'followed' ? 'none' : 'any'),
     ];
     const isMeant = sourceOf(survey, links.from);
+    /** The last page that each target was told of. */
+    const last = new Int32Array(survey.count).fill(-1);
     const [from, to] = of === undefined ? [0, survey.count] : [of, of + 1];
     for (let node = from; node < to; node++) {
         if (isPage[node] !== 1 || !isMeant(node)) continue;
         const targetsOf = nofollow[node] === 1 ? declining : plain;
-        const seen = new Set<number>([node]);
+        last[node] = node;
         for (let pageBlock = pageStart[node]!; pageBlock < pageStart[node + 1]!; pageBlock++) {
             const block = pageBlocks[pageBlock]!;
             for (const { target, at } of targetsOf(blockList[block]!)) {
-                if (seen.has(target)) continue;
-                seen.add(target);
-                yield { node, target, place: { pageBlock, at }, template: blockTemplate[block]! };
+                if (last[target] === node) continue;
+                last[target] = node;
+                visit(node, target, pageBlock, at, blockTemplate[block]!);
             }
         }
     }

@@ -1,7 +1,7 @@
 /** What the register finds of one page. */
-import { isSameSort, SEVERITIES, type CheckView, type Finding } from './check.ts';
+import { isSameSort, SEVERITIES, type CheckView, type Finding, type FindingPlace } from './check.ts';
 import { findingsAt, foundOf, LINK_SORTS, rowOf, type Found } from './found.ts';
-import { linkedPairs, type LinkedPair } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
 /** Links that are told one by one. */
@@ -40,8 +40,8 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
     });
     const links = linksFound(view, found, node);
     // Links in the order they stand, whichever check found them.
-    links.sort((a, b) => a.pair.place.pageBlock - b.pair.place.pageBlock || a.pair.place.at - b.pair.place.at);
-    findings.push(...links.slice(0, MOST_LINKS).map(({ row, pair }) => tell(row, pair.place)));
+    links.sort((a, b) => a.place.pageBlock - b.place.pageBlock || a.place.at - b.place.at);
+    findings.push(...links.slice(0, MOST_LINKS).map(({ row, place }) => tell(row, place)));
     const rank = ({ finding, isAccepted }: PageFinding): number =>
         SEVERITIES.indexOf(finding.severity) + (isAccepted ? SEVERITIES.length : 0);
     findings.sort((a, b) => rank(a) - rank(b));
@@ -49,19 +49,19 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
 }
 
 /** Rows about targets of a page's links, each with the first such link. */
-function linksFound({ survey }: CheckView, found: Found, node: number): { row: number; pair: LinkedPair }[] {
-    const links: { row: number; pair: LinkedPair }[] = [];
+function linksFound({ survey }: CheckView, found: Found, node: number): { row: number; place: FindingPlace }[] {
+    const links: { row: number; place: FindingPlace }[] = [];
     const everything = new Uint8Array(survey.count).fill(1);
     for (const sort of LINK_SORTS) {
         const checks = CHECKS.flatMap((check, number) =>
             check.ofTarget !== null && isSameSort(check.links, sort) ? [number] : [],
         );
-        for (const pair of linkedPairs(survey, { marked: everything, links: sort, of: node })) {
+        eachLinkedPair(survey, { marked: everything, links: sort, of: node }, (_, target, pageBlock, at) => {
             for (const check of checks) {
-                const row = rowOf(found, check, pair.target);
-                if (row !== -1) links.push({ row, pair });
+                const row = rowOf(found, check, target);
+                if (row !== -1) links.push({ row, place: { pageBlock, at } });
             }
-        }
+        });
     }
     return links;
 }

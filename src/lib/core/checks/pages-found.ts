@@ -3,7 +3,7 @@ import { Bits } from '../sets/bits.ts';
 import type { Sought } from '../sets/set-expression.ts';
 import { isSameSort, SEVERITIES, type CheckView } from './check.ts';
 import { foundOf, LINK_SORTS, type Found } from './found.ts';
-import { linkedPairs } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
 /**
@@ -27,7 +27,7 @@ export function pagesFound(view: CheckView, sought: Sought): Bits {
     LINK_SORTS.forEach((links, number) => {
         const targets = marked[number]!;
         if (!targets.includes(1)) return;
-        for (const { node } of linkedPairs(survey, { marked: targets, links })) pages.add(node);
+        eachLinkedPair(survey, { marked: targets, links }, (node) => pages.add(node));
     });
     return pages;
 }

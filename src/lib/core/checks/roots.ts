@@ -8,7 +8,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { once } from '../kept.ts';
 import { originOf } from '../address/address.ts';
 import type { CauseParams } from '../words/cause-params.ts';
-import type { Gate } from '../gates/gates.ts';
+import { GATES, type Gate } from '../gates/gates.ts';
 import { quoteRule } from '../robots/decide.ts';
 import type { Cause, CheckView } from './check.ts';
 import { evidenceBit } from '../evidence/evidence.ts';
@@ -205,12 +205,17 @@ export function ruleRoot({ survey }: CheckView): (node: number) => Cause | null 
     };
 }
 
+/** Pages that stop at a gate by what they say of themselves: one and the same for each gate. */
+export const STOPS: Readonly<Record<Gate, Cause>> = Object.fromEntries(
+    GATES.map((gate) => [gate, { kind: 'stops', params: { gate, spread: { of: 'some' } } }]),
+) as unknown as Record<Gate, Cause>;
+
 /** What a page says of itself, where a sitemap lists it all the same; null for others. */
 export const stopsWhereListed =
     (gate: Gate) =>
     ({ survey }: CheckView) =>
     (node: number): Cause | null =>
-        isListed(survey, node) ? { kind: 'stops', params: { gate, spread: { of: 'some' } } } : null;
+        isListed(survey, node) ? STOPS[gate] : null;
 
 /** What cuts an orphan off: a section whose pages nobody links to, or an island without such a page. */
 export function orphanRoot({ survey }: CheckView): (node: number) => Cause {

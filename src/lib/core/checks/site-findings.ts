@@ -1,9 +1,16 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { isSameSort, type CheckView, type Finding, type RobotsText } from './check.ts';
+import {
+    isSameSort,
+    type CheckView,
+    type Finding,
+    type FindingPlace,
+    type LinkSort,
+    type RobotsText,
+} from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
 import { findingsAt, foundOf, LINK_SORTS } from './found.ts';
-import { linkedPairs } from './linked-pairs.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { REGISTER_SETTINGS, settingsText, type CheckSettings } from './settings.ts';
 
@@ -80,17 +87,26 @@ export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
             rows.set(target, [...(rows.get(target) ?? []), row]);
         }
         if (rows.size === 0) continue;
-        const told = new Set<string>();
-        for (const { node, target, place, template } of linkedPairs(view.survey, { marked, links })) {
-            if (template !== -1) {
-                const key = `${template} ${target}`;
-                if (told.has(key)) continue;
-                told.add(key);
-            }
+        for (const { node, target, place, template } of placesOf(view.survey, marked, links)) {
             const pages = template === -1 ? 1 : templates[template]!.pages;
             for (const row of rows.get(target)!) {
                 yield { finding: { ...findingAt(row), place }, node, target, template, pages, ...said(row) };
             }
         }
     }
+}
+
+/** Where links to marked targets stand: in templates once. */
+function placesOf(survey: PackedSurvey, marked: Uint8Array, links: LinkSort) {
+    const told = new Set<number>();
+    const found: { node: number; target: number; place: FindingPlace; template: number }[] = [];
+    eachLinkedPair(survey, { marked, links }, (node, target, pageBlock, at, template) => {
+        if (template !== -1) {
+            const key = template * survey.count + target;
+            if (told.has(key)) return;
+            told.add(key);
+        }
+        found.push({ node, target, place: { pageBlock, at }, template });
+    });
+    return found;
 }

@@ -1,6 +1,7 @@
 /** What do sitemaps say? The files as they were received (protocol 0.9), and what they list. */
 import { hostOf, originOf, pathOf } from '../address/address.ts';
 import { gateOf } from '../columns/gate-facts.ts';
+import { once } from '../kept.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import type { PackedFile, PackedSurvey } from '../packed/packed-survey.ts';
 import { readProblems, type Problem } from '../problems/problem.ts';
@@ -71,23 +72,31 @@ interface Entry {
     lastmod: string;
 }
 
-/** Entries of each sitemap that are URLs of the site, in the order of their lines. O(evidence). */
-function entriesOf(survey: PackedSurvey): Map<string, Entry[]> {
-    const start = survey.numbers('evidence_row_start');
-    const line = survey.numbers('evidence_row_line');
-    const found = new Map<string, Entry[]>();
-    for (let node = 0; node < survey.count; node++) {
-        for (let row = start[node]!; row < start[node + 1]!; row++) {
-            if (survey.word('evidence_row_kind', row) !== 'sitemap') continue;
-            const source = survey.word('evidence_row_source', row);
-            const entry = { node, line: line[row]!, lastmod: survey.word('evidence_row_lastmod', row) };
-            const own = found.get(source);
-            if (own) own.push(entry);
-            else found.set(source, [entry]);
+/** Entries of each sitemap that are URLs of the site, in the order of their lines. O(evidence), once for each survey. */
+function entriesOf(survey: PackedSurvey): ReadonlyMap<string, readonly Entry[]> {
+    return once(survey, 'sitemap entries', [], () => {
+        const [start, line, kind, source, lastmod] = [
+            survey.numbers('evidence_row_start'),
+            survey.numbers('evidence_row_line'),
+            survey.numbers('evidence_row_kind'),
+            survey.numbers('evidence_row_source'),
+            survey.numbers('evidence_row_lastmod'),
+        ];
+        const sitemap = survey.texts('evidence_row_kind_words').all().indexOf('sitemap');
+        const [files, dates] = [survey.texts('evidence_row_source_words'), survey.texts('evidence_row_lastmod_words')];
+        const bySource = new Map<number, Entry[]>();
+        for (let node = 0; node < survey.count; node++) {
+            for (let row = start[node]!; row < start[node + 1]!; row++) {
+                if (kind[row] !== sitemap) continue;
+                const entry = { node, line: line[row]!, lastmod: dates.at(lastmod[row]!) };
+                const own = bySource.get(source[row]!);
+                if (own) own.push(entry);
+                else bySource.set(source[row]!, [entry]);
+            }
         }
-    }
-    for (const own of found.values()) own.sort((a, b) => a.line - b.line);
-    return found;
+        for (const own of bySource.values()) own.sort((a, b) => a.line - b.line);
+        return new Map([...bySource].map(([code, own]) => [files.at(code), own]));
+    });
 }
 
 /** One finding for each entry of which something is so, file by file. */

@@ -17,7 +17,7 @@ export interface CauseRow {
     say: string;
     where: string;
     /** URLs it is about: the size of the set. Null for lines of files alone. */
-    urls: { pages: number; set: string } | null;
+    urls: { pages: number; set: string | null } | null;
     standing: number;
     /** All of it is thrown away: none of those URLs holds any. */
     isThrown: boolean;

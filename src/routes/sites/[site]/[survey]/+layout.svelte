@@ -121,7 +121,8 @@
     origin={data.origin}
     onPage={(url) => goto(to.page(url), { noScroll: true })}
     findCauses={acts.findCauses}
-    onCause={({ urls }) => goto(urls ? to.set(urls.set) : to.view({ id: 'causes', name: 'Causes', takesSet: false }))}
+    onCause={({ urls }) =>
+        goto(urls?.set ? to.set(urls.set) : to.view({ id: 'causes', name: 'Causes', takesSet: false }))}
 />
 <KeyList bind:this={keys} />
 <div
