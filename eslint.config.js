@@ -65,7 +65,7 @@ const WORDLESS = [
     'checks',
 ];
 const SENTENCES = {
-    regex: '/words/(?!cause-params|finding-params|limit-params)',
+    regex: '/words/(?!cause-params|finding-params|limit-params|sitemap-params)',
     message: 'It tells codes with parameters; sentences are made at the edge.',
 };
 

@@ -5,6 +5,8 @@ import { CHECKS } from '../src/lib/core/checks/register.ts';
 import { siteFindings, siteView } from '../src/lib/core/checks/site-findings.ts';
 import { hostUrls, judgedUrls, robotsChange } from '../src/lib/core/areas/robots-change.ts';
 import { packRows } from '../src/lib/core/pack/pack-survey.ts';
+import { buildSitemap } from '../src/lib/core/sitemap/build-sitemap.ts';
+import { readSitemap } from '../src/lib/core/sitemap/read-sitemap.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import type { BenchOptions } from './bench.ts';
 import { OWN, rowsOf } from './made-columns.ts';
@@ -50,6 +52,21 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     line('  ratio, checking to making and packing the rows', ratio(took, packing));
     line('  heap while they run, at most', `${(most / 1e6).toFixed(0)} MB`);
     await robotsEdit(survey);
+    await sitemapOf(survey);
+}
+
+/** A sitemap of 50,000 entries, with dates, and the reading of it. */
+async function sitemapOf(survey: PackedSurvey): Promise<void> {
+    const entries = Array.from({ length: Math.min(50_000, survey.count) }, (_, node) => ({
+        url: survey.url(node),
+        lastmod: '2026-03-16',
+    }));
+    const plan = { at: `${MADE_ORIGIN}/`, split: 'size', gzip: false } as const;
+    const building = await fastest(RUNS, () => void buildSitemap(entries, plan));
+    const [file] = buildSitemap(entries, plan).files;
+    const reading = await fastest(RUNS, () => void readSitemap(file!.text, `${MADE_ORIGIN}/sitemap.xml`));
+    line(`a sitemap of ${entries.length.toLocaleString('en')} entries built`, `${building.toFixed(0)} ms`);
+    line('  ratio, building to reading it', ratio(building, reading));
 }
 
 /** A robots.txt of twenty rules that a letter is typed into, judged anew over all known URLs; and the paths that are lost. */

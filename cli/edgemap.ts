@@ -5,6 +5,7 @@ import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { projectRoot, UserError } from '../src/lib/server/process/data-folder.ts';
 import { isFull, sayFull } from '../src/lib/server/process/disk-space.ts';
 import { benchCommand } from './bench.ts';
+import { buildSitemapCommand } from './build-sitemap.ts';
 import { doorCommand } from './door.ts';
 import { robotsCommand } from './robots.ts';
 import { runCommand } from './run.ts';
@@ -32,6 +33,8 @@ async function main(words: string[]): Promise<number> {
             return robotsCommand(rest);
         case 'sitemap':
             return sitemapCommand(rest);
+        case 'build-sitemap':
+            return buildSitemapCommand(rest);
         case 'test':
             return testCommand(rest);
         case 'bench':

@@ -98,6 +98,36 @@ describe('Checks', () => {
     });
 });
 
+describe('Sitemaps', () => {
+    it('are built of any set, told against what is listed today, and saved', async () => {
+        await there('sitemaps');
+        await page.waitForFunction(() => /It lists [\d,]+ pages in 1 file/.test(document.body.innerText));
+        expect(await scene.numbersAreSets()).toBeGreaterThan(4);
+        // A file that the index names and that is not there, and an address of another host in the list.
+        const findings = await textOf(page, '[aria-label="Findings on these files"]');
+        expect(findings).toContain('/sitemap-2019.xml');
+        expect(findings).toContain('Could not be read: answered 404.');
+        const set = '[aria-label="Build a sitemap"] input';
+        await page.$eval(set, (field) => ((field as HTMLInputElement).value = ''));
+        await page.type(set, 'indexable and section is guides');
+        await page.keyboard.press('Tab');
+        await page.select('[aria-label="Build a sitemap"] select', 'section');
+        const size = await page.evaluate(() =>
+            fetch(
+                `/api/v1/sites/1/surveys/1/pages?count=1&set=${encodeURIComponent('indexable and section is guides')}`,
+            )
+                .then((answer) => answer.json())
+                .then((read: { total: number }) => read.total),
+        );
+        await waitForText(page, `It lists ${size} pages in 1 file`);
+        await clickText(page, 'Save sitemap.xml');
+        const saved = await scene.downloaded(/^sitemap\.xml$/);
+        const locs = saved.match(/<loc>/g) ?? [];
+        expect(locs).toHaveLength(size);
+        expect(saved).toContain('<loc>https://www.fernhollow-tools.example/guides/');
+    });
+});
+
 describe('Gates', () => {
     it('tells what may be indexed and quotes both sides of each contradiction', async () => {
         await there('gates');

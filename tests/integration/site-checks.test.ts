@@ -92,6 +92,45 @@ describe('a cause', () => {
     });
 });
 
+describe('a sitemap of a set', () => {
+    interface Plan {
+        entries: number;
+        added: number;
+        gone: number;
+        files: { name: string; entries: number }[];
+        refused: { urls: number }[];
+    }
+    const plan = (asked: Record<string, string>): Promise<HttpAnswer> =>
+        ask(`surveys/1/sitemap-build?${new URLSearchParams(asked)}`);
+
+    it('lists the indexable pages where nothing else is said, all of them new where none was listed', async () => {
+        const { entries, added, gone, files, refused } = JSON.parse((await plan({})).body) as Plan;
+        expect({ entries, added, gone, refused }).toEqual({ entries: 2, added: 2, gone: 0, refused: [] });
+        expect(files).toMatchObject([{ name: 'sitemap.xml', entries: 2 }]);
+        const saved = await ask('surveys/1/sitemap-build/files');
+        expect(saved.headers['content-disposition']).toBe('attachment; filename="sitemap.xml"');
+        expect(saved.body.match(/<loc>/g)).toHaveLength(2);
+    });
+
+    it('is an archive where it is several files', async () => {
+        const asked = new URLSearchParams({ set: 'all', split: 'section' });
+        const { entries, files } = JSON.parse((await plan({ set: 'all' })).body) as Plan;
+        expect([entries, files.length]).toEqual([5, 1]);
+        const saved = await ask(`surveys/1/sitemap-build/files?${asked}`);
+        // One section: one file, whatever was asked.
+        expect(saved.headers['content-type']).toContain('application/xml');
+    });
+
+    it('says what is no plan, and what would not count where it is to stand', async () => {
+        expect((await plan({ set: 'depth >' })).status).toBe(400);
+        expect((await plan({ split: 'colour' })).body).toContain('no plan');
+        expect((await plan({ at: '/maps/list.xml' })).body).toContain('slash at its end');
+        const { entries, refused } = JSON.parse((await plan({ at: '/maps/' })).body) as Plan;
+        expect([entries, refused]).toMatchObject([0, [{ urls: 2 }]]);
+        expect((await ask('surveys/1/sitemap-build/files?at=%2Fmaps%2F')).status).toBe(400);
+    });
+});
+
 describe('what is accepted', () => {
     it('needs a reason, and something that can be accepted', async () => {
         const without = await say('POST', 'acceptances', { subject: '404 /gone', note: ' ' });

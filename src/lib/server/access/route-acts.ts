@@ -67,6 +67,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SURVEY}/pages.ndjson`]: SEE,
     [`${SURVEY}/path`]: SEE,
     [`${SURVEY}/progress`]: SEE,
+    [`${SURVEY}/sitemap-build`]: SEE,
+    [`${SURVEY}/sitemap-build/files`]: SEE,
     [`${SURVEY}/summary.json`]: SEE,
 
     [`${SURVEY}/evidence`]: { GET: 'see', POST: 'bring' },

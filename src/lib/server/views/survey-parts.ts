@@ -10,6 +10,9 @@ import { appStore, isEarlier } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { lastKnock } from '../door-actions.ts';
 import { givenEvidence, listsOf, shownLists } from '../evidence-actions.ts';
+import { fileFindings } from '../../core/checks/file-findings.ts';
+import { fileFindingSentence } from '../../core/words/checks.ts';
+import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
 import { listRevisions } from '../store/evidence-store.ts';
 import { readProgress } from '../store/job-store.ts';
@@ -27,8 +30,22 @@ export async function showCompleteness(request: RequestContext) {
     };
 }
 
+/** Findings of sitemaps that are shown; all of them are in findings.csv. */
+const MOST_FINDINGS = 60;
+
 export async function showSitemaps(request: RequestContext) {
-    return sitemapFiles(await request.packed());
+    const view = await checkViewOf(request);
+    const found = fileFindings(view).filter(({ check }) => /^(?:robots-)?sitemap-/.test(check));
+    return {
+        ...sitemapFiles(view.survey),
+        findings: found.slice(0, MOST_FINDINGS).map((finding) => ({
+            file: finding.file,
+            severity: finding.severity,
+            say: fileFindingSentence(finding),
+            line: finding.line,
+        })),
+        moreFindings: Math.max(found.length - MOST_FINDINGS, 0),
+    };
 }
 
 export async function showHosts(request: RequestContext) {

@@ -47,7 +47,7 @@
                     </p>
                     <CauseFollows {row} {to} {onAccept} {onWithdraw} />
                 </td>
-                <td class="spare ink2 breaks">{row.where}</td>
+                <td class="spare ink2 where">{row.where}</td>
                 <td class="num"
                     >{#if row.urls}<SetLink of={row.urls} hrefOf={to.set} />{:else}<span class="ink3" aria-label="none"
                             >·</span
@@ -93,7 +93,11 @@
         border-left: 1px dotted var(--ink3);
     }
     .causes td:nth-child(2) {
-        width: 62%;
+        width: 60%;
+    }
+    .where {
+        overflow-wrap: break-word;
+        min-width: 7.5rem;
     }
     .bar-cell {
         width: 90px;

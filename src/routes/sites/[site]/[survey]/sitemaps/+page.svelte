@@ -1,6 +1,9 @@
 <script lang="ts">
     import { setLine, setQuery, type PageFilter } from '$lib/core/sets/page-filter.ts';
     import { count, counted } from '$lib/ui/parts/format.ts';
+    import SitemapFindings from '$lib/ui/sitemaps/SitemapFindings.svelte';
+    import SitemapBuilder from '$lib/ui/sitemaps/SitemapBuilder.svelte';
+    import { surveyApi } from '$lib/wire/client.ts';
 
     let { data } = $props();
     const base = $derived(`/sites/${data.site.id}/${data.survey.path}`);
@@ -74,4 +77,11 @@
             </table>
         </section>
     {/if}
+    <SitemapFindings findings={data.findings} more={data.moreFindings} {short} />
+    <SitemapBuilder
+        api={surveyApi(data.site.id, data.survey.path)}
+        setHref={(line) => `${base}/pages${setQuery(line)}`}
+        current={data.set.text}
+        origin={data.origin}
+    />
 </div>
