@@ -27,6 +27,8 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     let findings = 0;
     let most = 0;
     const first = performance.now();
+    foundOf(view);
+    const finding = performance.now() - first;
     for (const _ of siteFindings(view)) {
         if (++findings % LOOK === 0) most = Math.max(most, process.memoryUsage().heapUsed);
     }
@@ -34,7 +36,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     const occurrences = count * occurrencesOf(OWN);
     line(
         `${CHECKS.length} checks, ${count.toLocaleString('en')} pages, ${occurrences.toLocaleString('en')} occurrences`,
-        `${took.toFixed(0)} ms at first, ${findings.toLocaleString('en')} findings`,
+        `${finding.toFixed(0)} ms; ${took.toFixed(0)} ms with telling ${findings.toLocaleString('en')} findings`,
     );
     const telling = await fastest(RUNS, () => {
         for (const _ of siteFindings(view));
@@ -49,7 +51,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
         0,
     );
     line('  the findings as columns', `${(bytes / 1e6).toFixed(1)} MB, ${subject.length.toLocaleString('en')} rows`);
-    line('  ratio, checking to making and packing the rows', ratio(took, packing));
+    line('  ratio, checking to making and packing the rows', ratio(finding, packing));
     line('  heap while they run, at most', `${(most / 1e6).toFixed(0)} MB`);
     await robotsEdit(survey);
     await sitemapOf(survey);

@@ -19,7 +19,7 @@ const VIEWS = [
     ['brief', `${survey}/brief`, 'chart', 1280, 800],
     ['reach', `${survey}/reach`, 'chart', 1280, 800],
     ['weight', `${survey}/weight`, 'chart', 1280, 800],
-    ['weight-night', `${survey}/weight?${new URLSearchParams({ set: 'section is guides' })}`, 'night', 1280, 800],
+    ['causes', `${survey}/causes`, 'night', 1280, 800],
     ['gates', `${survey}/gates`, 'chart', 1280, 800],
     ['robots', `${survey}/robots`, 'chart', 1280, 800],
     ['sites', `${address}/sites`, 'chart', 1280, 800],
