@@ -19,8 +19,8 @@ describe('docs that are made from declarations', () => {
 
     it('name every check, and say of each when it is quiet, why it matters and what to do', () => {
         const text = MADE_PAGES['docs/checks.md']!();
-        for (const { id, quiet, why, advice } of CHECKS) {
-            for (const words of [`\`${id}\``, quiet, why, advice]) expect(text).toContain(words);
+        for (const { id, quiet, why, advice, example } of CHECKS) {
+            for (const words of [`\`${id}\``, quiet, why, advice, example]) expect(text).toContain(words);
         }
     });
 

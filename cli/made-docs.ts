@@ -42,6 +42,10 @@ function checksPage(): string {
                 `${code(check.id)}, a ${check.severity}, of a ${check.looks}. ${check.fires}`,
                 `*Quiet:* ${[check.quiet, ...needs].join(' ')}`,
                 `*Why:* ${check.why} *What to do:* ${check.advice}`,
+                `*Example:* ${check.example}.`,
+                ...(check.threshold
+                    ? [`*Threshold:* ${check.threshold.value} ${check.threshold.unit}, a setting of the site.`]
+                    : []),
             ].join('\n\n');
         });
         return [`## ${question}`, ...told].join('\n\n');

@@ -128,6 +128,18 @@ describe('Sitemaps', () => {
     });
 });
 
+describe('Canonicals', () => {
+    it('draw who names whom, and what answers there', async () => {
+        await there('canonicals');
+        await waitForText(page, 'as canonical, in');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(1);
+        const clusters = await textOf(page, '[aria-label="Clusters"]');
+        // A canonical that names a page which names another one in turn was planted.
+        expect(clusters).toMatch(/names \/guides\/\S+ in turn/);
+        expect(clusters).toContain('may be indexed');
+    });
+});
+
 describe('Gates', () => {
     it('tells what may be indexed and quotes both sides of each contradiction', async () => {
         await there('gates');

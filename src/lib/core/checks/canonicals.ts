@@ -6,7 +6,7 @@ import { answersBadly, answersRoot, stopsWhereListed } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
 /** The canonical that counts of each page that names another URL: its address; -1 for none, or the page itself. */
-function acceptedOf(survey: PackedSurvey): (node: number) => number {
+export function acceptedOf(survey: PackedSurvey): (node: number) => number {
     const [start, canonical, page] = [
         survey.numbers('canonical_start'),
         survey.numbers('canonical'),
@@ -41,6 +41,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'The same one twice.',
         why: 'They void each other: none counts.',
         advice: 'Leave one.',
+        example: 'two `<link rel="canonical">` with different addresses',
         ofPage: ({ survey }) => {
             const [start, page] = [survey.numbers('canonical_start'), survey.numbers('page')];
             return (node) => {
@@ -58,6 +59,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals that were not read.',
         why: 'It asks for a page to be indexed that is not there.',
         advice: 'Let the canonical name the page itself, or one that answers.',
+        example: '`<link rel="canonical" href="/gone">`, which answers 404',
         ofPage: whereCanonical(({ survey }) => answersBadly(survey)),
         cause: (view) => {
             const [accepted, answers] = [acceptedOf(view.survey), answersRoot(view)];
@@ -73,6 +75,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals that were not read.',
         why: 'It names a page that says it is elsewhere.',
         advice: 'Let the canonical name the page itself, or one that answers.',
+        example: '`<link rel="canonical" href="/old">`, which answers 301',
         ofPage: whereCanonical(({ survey }) => {
             const redirect = survey.numbers('redirect');
             return (to) => redirect[to] !== -1;
@@ -87,6 +90,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals outside the site.',
         why: 'It hands itself over to a page that nobody may read.',
         advice: 'Open the canonical, or let the page name itself.',
+        example: '`<link rel="canonical" href="/members/">`, which robots.txt closes',
         ofPage: whereCanonical(({ survey }) => {
             const allowed = survey.numbers('robots_allowed');
             return (to) => allowed[to] === 0;
@@ -101,6 +105,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals that were not read.',
         why: 'Neither of the two may be indexed.',
         advice: 'Take the noindex away, or let the page name itself.',
+        example: '`<link rel="canonical" href="/quiet">`, which says `noindex`',
         ofPage: whereCanonical(({ survey }) => {
             const noindex = survey.numbers('noindex');
             return (to) => noindex[to] === 1;
@@ -115,6 +120,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals that name themselves, and two that name each other, which are told as a loop.',
         why: 'Whoever follows one step only ends at a page that does not want to be indexed.',
         advice: 'Name the last page of the chain.',
+        example: '/a names /b, and /b names /c',
         ofPage: whereCanonical(({ survey }) => {
             const accepted = acceptedOf(survey);
             return (to, node) => {
@@ -132,6 +138,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'A canonical that names the page itself.',
         why: 'Each says that another is meant: none is.',
         advice: 'Settle on one, and let all name it.',
+        example: '/a names /b, and /b names /a',
         ofPage: whereCanonical(({ survey }) => {
             const accepted = acceptedOf(survey);
             return (to, node) => {
@@ -154,6 +161,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Canonicals on other hosts of the site.',
         why: 'The page gives itself up for one that is not yours.',
         advice: 'Name the page itself, unless the other is the original.',
+        example: '`<link rel="canonical" href="https://other.example/a">`',
         ofPage: ({ survey }) => {
             const accepted = acceptedOf(survey);
             return (node) => {
@@ -171,6 +179,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'A canonical that names the page itself.',
         why: 'One says that the page is another, the other that neither is wanted.',
         advice: 'Keep one of the two.',
+        example: '`noindex`, and a canonical to another page',
         ofPage: ({ survey }) => {
             const [accepted, noindex] = [acceptedOf(survey), survey.numbers('noindex')];
             return (node) => when(noindex[node] === 1 && accepted(node) !== -1, {});
@@ -185,6 +194,7 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         quiet: 'Targets that stop at an earlier gate.',
         why: 'The link gives to a page that gives itself up.',
         advice: 'Link to the canonical.',
+        example: '`<a href="/tools?sort=price">`, which names /tools as its canonical',
         ofTarget: ({ survey }) => {
             const gate = survey.numbers('gate');
             return (to) => (gateOf(gate[to]!) === 'canonical' ? { params: { url: siteUrl(survey, to) } } : null);

@@ -8,7 +8,7 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { ORPHAN } from '../measures/orphans.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
-import { causesOf } from './causes.ts';
+import { causesOf, pageCausesOf, type ToldCause } from './causes.ts';
 import { SEVERITIES, type CheckView } from './check.ts';
 import { orphanRoots } from './orphan-roots.ts';
 import { siteFindings } from './site-findings.ts';
@@ -159,6 +159,25 @@ describe('causes', () => {
             0,
             [{ check: 'robots-rule-idle', severity: 'remark', pages: 2, set: null }],
         ]);
+    });
+
+    it('are the same without their files, whoever asked before', () => {
+        const of = site(PATHS).page('/shut/x', [], {
+            status: null,
+            notRead: 'robots',
+            robotsAllowed: false,
+            robotsRule: rule('Disallow: /shut', `${ORIGIN}/robots.txt`, 4),
+            words: null,
+        });
+        const survey = pack(of.known('/shut/x').page('/c', [{ to: '/shut/x' }], { ...said, title: 'C', h1: 'C' }));
+        const follows = (causes: ToldCause[]): string[][] =>
+            causes.filter(({ cause }) => cause.kind === 'rule').map((cause) => cause.follows.map(({ check }) => check));
+        const pages = [['sitemap-lists-stopped', 'link-to-closed']];
+        expect(follows(pageCausesOf(checkView(survey)).open)).toEqual(pages);
+        const whole = follows(causesOf(checkView(survey)).open);
+        expect(whole[0]).toContain('robots-closes-wanted');
+        expect(follows(causesOf(checkView(survey)).open)).toEqual(whole);
+        expect(follows(pageCausesOf(checkView(survey)).open)).toEqual(pages);
     });
 
     it('weigh what is thrown away by what links give, and what stands by its standing', () => {

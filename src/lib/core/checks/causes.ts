@@ -52,62 +52,79 @@ export interface Causes {
     accepted: ToldCause[];
 }
 
-/** Needs all parts; made once for what it goes by. O(findings + link occurrences). */
+/** All causes. Needs all parts. O(findings + link occurrences) once for what it goes by, then O(causes + findings of files). */
 export function causesOf(view: CheckView): Causes {
-    return latest(view.survey, 'causes', `${view.basis} ${view.robots.length}`, () => {
-        const files = fileFindings(view);
-        const isAccepted = (key: string): boolean => view.settings.accepted.causes.has(key);
-        return {
-            open: told(
-                view,
-                0,
-                files.filter((finding) => !isAccepted(causeKey(fileCause(view.survey, finding)))),
-            ),
-            accepted: told(
-                view,
-                1,
-                files.filter((finding) => isAccepted(causeKey(fileCause(view.survey, finding)))),
-            ),
-        };
-    });
+    const pages = pageCausesOf(view);
+    const files = fileFindings(view).map((finding) => ({ finding, cause: fileCause(view.survey, finding) }));
+    if (files.length === 0) return pages;
+    const { accepted } = view.settings;
+    const isAccepted = (item: FileFound): boolean => accepted.causes.has(causeKey(item.cause));
+    return {
+        open: withFiles(
+            pages.open,
+            files.filter((item) => !isAccepted(item)),
+            0,
+        ),
+        accepted: withFiles(pages.accepted, files.filter(isAccepted), 1),
+    };
+}
+
+/** Those of what is found of pages and links, without files; made once for what they go by. Needs all parts. */
+export function pageCausesOf(view: CheckView): Causes {
+    return latest(view.survey, 'causes', view.basis, () => ({ open: told(view, 0), accepted: told(view, 1) }));
 }
 
 /** The causes of what is accepted, or is not. */
-function told(view: CheckView, accepted: 0 | 1, files: readonly FileFinding[]): ToldCause[] {
+function told(view: CheckView, accepted: 0 | 1): ToldCause[] {
     const found = foundOf(view);
-    const causes = new Map<string, ToldCause>();
     const rows = rowsByCause(found, accepted);
-    if (rows.size > 0) {
-        const worth = worthOf(view);
-        const pages = pagesByCause(view, found, accepted);
-        /** The last cause that each URL was counted for: one with several findings of it counts once. */
-        const last = new Int32Array(view.survey.count).fill(-1);
-        for (const [number, own] of rows) {
-            const { key, cause } = found.causes[number]!;
-            const told = emptyCause(key, cause, accepted);
-            causes.set(key, told);
-            for (const row of own) {
-                const [subject, check] = [found.subject[row]!, found.check[row]!];
-                if (last[subject] !== number) worth.add(told, subject);
-                last[subject] = number;
-                follow(told, checkAt(check), SEVERITIES[found.severity[row]!]!, () => pages(number, check));
-            }
+    if (rows.size === 0) return [];
+    const worth = worthOf(view);
+    const pages = pagesByCause(view, found, accepted);
+    /** The last cause that each URL was counted for: one with several findings of it counts once. */
+    const last = new Int32Array(view.survey.count).fill(-1);
+    const causes = [...rows].map(([number, own]) => {
+        const { key, cause } = found.causes[number]!;
+        const made = emptyCause(key, cause, accepted);
+        for (const row of own) {
+            const [subject, check] = [found.subject[row]!, found.check[row]!];
+            if (last[subject] !== number) worth.add(made, subject);
+            last[subject] = number;
+            follow(made, checkAt(check), SEVERITIES[found.severity[row]!]!, () => pages(number, check));
         }
-    }
-    for (const finding of files) {
-        const cause = fileCause(view.survey, finding);
+        return made;
+    });
+    return sorted(causes);
+}
+
+interface FileFound {
+    finding: FileFinding;
+    cause: Cause;
+}
+
+/** The same causes with what is found of files, each with its own: a rule may have both. Those given stay as they are. */
+function withFiles(causes: readonly ToldCause[], files: readonly FileFound[], accepted: 0 | 1): ToldCause[] {
+    const byKey = new Map(causes.map((cause) => [cause.key, cause]));
+    const touched = new Map<string, ToldCause>();
+    for (const { finding, cause } of files) {
         const key = causeKey(cause);
-        const own = causes.get(key) ?? emptyCause(key, cause, accepted);
-        causes.set(key, own);
+        const before = byKey.get(key);
+        const own = touched.get(key) ?? { ...(before ?? emptyCause(key, cause, accepted)) };
+        if (!touched.has(key)) own.follows = own.follows.map((line) => ({ ...line }));
+        touched.set(key, own);
         const line = follow(own, finding.check, finding.severity, () => 0);
         line.set = null;
         line.pages++;
     }
-    const list = [...causes.values()];
-    for (const { follows } of list) {
+    return sorted([...causes.filter(({ key }) => !touched.has(key)), ...touched.values()]);
+}
+
+/** In the order in which they are told, each with what follows: the worst first, then on most pages. */
+function sorted(causes: ToldCause[]): ToldCause[] {
+    for (const { follows } of causes) {
         follows.sort((a, b) => bySeverity(a, b) || b.pages - a.pages || (a.check < b.check ? -1 : 1));
     }
-    return list.sort(inOrder);
+    return causes.sort(inOrder);
 }
 
 const checkAt = (number: number): keyof FindingParams => CHECKS[number]!.id as keyof FindingParams;

@@ -98,6 +98,8 @@ interface Described {
     /** Why it matters, and what to do about it. */
     why: string;
     advice: string;
+    /** What it looks like: a line of markup, of a file, or of an answer. */
+    example: string;
     threshold?: Threshold;
     /** Not known, and so never told, where a limit or a stop left something unread. */
     needsWhole?: boolean;

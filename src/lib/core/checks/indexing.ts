@@ -52,6 +52,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Closed pages of which nothing was read: what they say is not known.',
         why: 'While it is closed nobody reads the noindex, and its address can be indexed all the same.',
         advice: 'Open it until it is gone from the index, then close it.',
+        example: 'robots.txt: `Disallow: /members/`; /members/join: `<meta name="robots" content="noindex">`',
         ofPage: ({ survey }) => {
             const [allowed, noindex] = [survey.numbers('robots_allowed'), survey.numbers('noindex')];
             return (node) => when(allowed[node] === 0 && noindex[node] === 1, {});
@@ -67,6 +68,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Closed URLs that no sitemap lists.',
         why: 'The sitemap asks for what the rule forbids: one of the two is wrong.',
         advice: 'Narrow the rule, or take what it closes out of the sitemap.',
+        example: 'robots.txt: `Disallow: /guides/s`; sitemap: `<loc>https://site.example/guides/shears/</loc>`',
         needsSitemap: true,
         ofFiles: ({ survey }) =>
             closedAndListed(survey).flatMap(({ first, about }) => {
@@ -85,6 +87,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'URLs whose gates are not known.',
         why: 'A sitemap is a list of what should be indexed.',
         advice: 'Take it out of the sitemap, or mend what stops it.',
+        example: 'sitemap: `<loc>https://site.example/old</loc>`, which answers 301',
         ofPage:
             ({ survey }) =>
             (node) => {
@@ -103,6 +106,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Sites without a sitemap.',
         why: 'New and deep pages are found later.',
         advice: 'List it.',
+        example: '/guides/saws/ answers 200, may be indexed, and no sitemap has it',
         needsSitemap: true,
         ofPage: ({ survey }) => {
             const gate = survey.numbers('gate');
@@ -118,6 +122,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Errors that say that nothing is there (404, 410).',
         why: 'Who asks is told nothing, and whoever indexes comes less often.',
         advice: 'Find the error in the log of the server.',
+        example: '`HTTP/1.1 503 Service Unavailable`',
         ofPage: ({ survey }) => {
             const status = survey.numbers('status');
             return (node) => (status[node]! >= 500 ? { params: { status: status[node]! } } : null);
@@ -133,6 +138,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Types that say what is there.',
         why: 'What reads it has to guess, and guesses differ.',
         advice: 'Let the server send the type of what it sends.',
+        example: '`Content-Type: text/plain`, and the body begins with `<!doctype html>`',
         ofPage: ({ survey }) => {
             const note = survey.numbers('type_note');
             return (node) => (note[node] === 0 ? null : { params: { why: problemAt(survey, 'type_note', node) } });
@@ -147,6 +153,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Bodies that came whole.',
         why: 'What was not received was not read: links and text of it are not known.',
         advice: 'Let the server send the whole body in the form its headers say.',
+        example: '`Content-Length: 9000`, and 4,096 bytes came',
         ofPage: ({ survey }) => {
             const trouble = survey.numbers('body_trouble');
             return (node) =>
@@ -162,6 +169,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Redirects that end at an indexable page.',
         why: 'What matters to you or to others is not in any index.',
         advice: 'Open it, or lead to what took its place.',
+        example: '/fees/ has priority 1 and says `noindex`',
         ofPage: (view) => {
             const { survey } = view;
             const [redirect, gate] = [survey.numbers('redirect'), survey.numbers('gate')];
@@ -190,6 +198,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'Sections of which no page has a priority, visits or links from other sites: a remark there.',
         why: 'A whole section is out of the index: meant for a template, or for a while, and forgotten.',
         advice: 'Take noindex out of the template, or take the section’s links and listings away.',
+        example: 'nine of the ten pages of /courses/ say `noindex`',
         ofPage: (view) => {
             const { survey, priorityOf } = view;
             const [noindex, section, page, evidence] = [
@@ -228,6 +237,7 @@ export const INDEXING_CHECKS: readonly Check[] = [
         quiet: 'The same twice.',
         why: 'The strictest counts, and whoever wrote the other believes that it does.',
         advice: 'Say one of the two, in one place.',
+        example: '`<meta name="robots" content="index">` and `X-Robots-Tag: noindex`',
         ofPage: ({ survey }) => {
             const [metas, headers] = (['meta_robots', 'x_robots_tag'] as const).map((column) => ({
                 says: survey.texts(`${column}_words`).all().map(saidIn),

@@ -18,6 +18,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Targets that robots.txt closes, and those that were not asked for.',
         why: 'Readers end at an error, and what the link gives is lost.',
         advice: 'Mend it once in the template that holds it; else restore the target or redirect it.',
+        example: '`<a href="/gone">`, which answers 404',
         ofTarget: ({ survey }) => {
             const [isBad, status] = [answersBadly(survey), survey.numbers('status')];
             return (to) => (isBad(to) ? { params: { url: siteUrl(survey, to), status: status[to]! } } : null);
@@ -33,6 +34,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Refreshes after a delay.',
         why: 'Every reader and every visit pays the detour.',
         advice: 'Point the link at where the redirect ends.',
+        example: '`<a href="/old">`, which answers 301',
         ofTarget: ({ survey }) => {
             const [status, allowed] = [survey.numbers('status'), survey.numbers('robots_allowed')];
             return (to) => {
@@ -55,6 +57,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links that say nofollow, or stand on a page that does. Targets outside the site.',
         why: 'What the link gives ends there.',
         advice: 'Open the target, or link to what is open.',
+        example: '`<a href="/members/">`, which robots.txt closes',
         links: FOLLOWED,
         ofTarget: ({ survey }) => {
             const allowed = survey.numbers('robots_allowed');
@@ -71,6 +74,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links from pages that may not be indexed themselves; links that say nofollow.',
         why: 'What it gives goes to a page that is in no index.',
         advice: 'Fine where readers need the page; else link to one that may be indexed.',
+        example: '`<a href="/quiet">`, which says `noindex`',
         links: { takes: 'followed', from: 'indexable' },
         ofTarget: ({ survey }) => {
             const noindex = survey.numbers('noindex');
@@ -87,6 +91,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links from http pages, and links out of the site.',
         why: 'The first request of every such visit goes unprotected, and most are redirected back.',
         advice: 'Write https in the link, or leave scheme and host out.',
+        example: '`<a href="http://site.example/fees/">` on an https page',
         links: { takes: 'any', from: 'https' },
         ofTarget: ({ survey }) => {
             return (to) => (survey.url(to).startsWith('http:') ? { params: { url: survey.url(to) } } : null);
@@ -111,6 +116,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links to actions, and to what robots.txt closes.',
         why: 'What it would give is lost; it goes to no other link in its place.',
         advice: 'Take nofollow away; what nobody should read is closed, or says noindex.',
+        example: '`<a rel="nofollow" href="/fees/">`',
         links: { takes: 'declined', from: 'any page' },
         ofTarget: ({ survey }) => {
             const [allowed, left] = [survey.numbers('robots_allowed'), survey.numbers('not_read')];
@@ -127,6 +133,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links that say nofollow, and addresses that robots.txt closes.',
         why: 'Robots follow it, again and again, and do what it does.',
         advice: 'Close it in robots.txt, or make it a form.',
+        example: '`<a href="/basket?add=12">`',
         links: FOLLOWED,
         ofTarget: ({ survey }) => {
             const [allowed, left] = [survey.numbers('robots_allowed'), survey.numbers('not_read')];
@@ -143,6 +150,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Pages that all links follow, or all decline.',
         why: 'One of the two is an oversight.',
         advice: 'Let all links to it say the same.',
+        example: 'nine links to /fees/ are followed, one says `nofollow`',
         ofPage: ({ survey }) => {
             const [links, followed] = [survey.numbers('incoming_links'), survey.numbers('incoming_followed')];
             return (node) => {
@@ -160,6 +168,7 @@ export const LINK_CHECKS: readonly Check[] = [
         quiet: 'Links of menus and other shared blocks.',
         why: 'Each gives little, and readers do not look through them.',
         advice: 'Part the list, or group it by what readers look for.',
+        example: 'an index of 400 links in one list',
         threshold: MANY_LINKS,
         ofPage: (view) => {
             const field = fieldsOf(view.survey).find(({ name }) => name === 'own links');

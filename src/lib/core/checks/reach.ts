@@ -17,6 +17,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'The start page. A partial survey, in which the link may stand on a page that was not read.',
         why: 'Readers cannot find it, and what follows links does not either.',
         advice: 'Link to it from the page it belongs below, or take it down and redirect it.',
+        example: 'a sitemap lists /guides/saws/, and no page that was read links to it',
         needsWhole: true,
         ofPage: ({ survey }) => {
             const orphan = survey.numbers('orphan');
@@ -33,6 +34,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'A partial survey.',
         why: 'One link into the island would bring all of it back; without it all of it is lost together.',
         advice: 'Link to the page of the island that the others hang from.',
+        example: '/2016/a and /2016/b link to each other, and nothing else to them',
         needsWhole: true,
         ofPage: ({ survey }) => {
             const orphan = survey.numbers('orphan');
@@ -49,6 +51,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Start pages.',
         why: 'When that one page is changed or taken down, this one is an orphan.',
         advice: 'Link to it from a second place: a list, a neighbour, the page above.',
+        example: '/guides/saws/ is linked from /guides/ alone',
         ofPage: ({ survey }) => {
             const [page, thin] = [survey.numbers('page'), survey.numbers('thin')];
             return (node) => when(page[node] === 1 && thin[node] === 1, {});
@@ -63,6 +66,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'A partial survey.',
         why: 'What does not follow declined links never comes here.',
         advice: 'Take nofollow off one link to it.',
+        example: '`<a rel="nofollow" href="/partners/">` on the start page, and no other link',
         needsWhole: true,
         ofPage: ({ survey }) => {
             const marked = survey.numbers('decline_only');
@@ -78,6 +82,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Listings themselves. A partial survey.',
         why: 'It sinks deeper with every page that is added to the list.',
         advice: 'Link to it from a page that stays.',
+        example: '/journal/a-walk/ is linked from /journal/?page=7 alone',
         needsWhole: true,
         ofPage: ({ survey }) => {
             const marked = survey.numbers('listing_only');
@@ -93,6 +98,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Sites and priorities without a goal.',
         why: 'Each click loses readers, and deep pages are read late and seldom.',
         advice: 'Bring it, or the page it hangs from, into a menu or a list nearer to the start.',
+        example: 'a page nine clicks deep, where the goal is four',
         ofPage: ({ survey, goalOf }) => {
             const [depths, page] = [survey.numbers('depth'), survey.numbers('page')];
             return (node) => {
@@ -111,6 +117,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Pages that link out of the site only.',
         why: 'Whoever comes here has to go back.',
         advice: 'Give it the menu of the site, or links to what comes next.',
+        example: 'a page without `<a href>`',
         ofPage: ({ survey }) => {
             const [page, links] = [survey.numbers('page'), survey.numbers('outgoing_links')];
             return (node) => when(page[node] === 1 && links[node] === 0, {});
@@ -125,6 +132,7 @@ export const REACH_CHECKS: readonly Check[] = [
         quiet: 'Start pages, and pages that hold firmly.',
         why: 'When it goes, all that hangs from it is cut off.',
         advice: 'Link to it from a second place, or give what hangs from it another way.',
+        example: 'twelve guides hang from /guides/more/, to which one page links',
         threshold: WEAK_LOAD,
         ofPage: (view) => {
             const { survey, goalOf } = view;

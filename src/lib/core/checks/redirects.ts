@@ -56,6 +56,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'One hop, and redirects that come back to themselves, which are told as such.',
         why: 'Each hop costs a request, and some give up on the way.',
         advice: 'Let it lead to the end at once.',
+        example: '/a leads to /b, and /b to /c',
         ofPage: ({ survey }) => {
             const ways = waysOf(survey);
             return (node) => {
@@ -74,6 +75,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'Chains that end.',
         why: 'Nobody who asks for it gets anything.',
         advice: 'Let one of them answer, or lead out of the circle.',
+        example: '/a leads to /b, and /b to /a',
         ofPage: ({ survey }) => {
             const ways = waysOf(survey);
             return (node) => when(ways.get(node)?.isLoop === true, {});
@@ -88,6 +90,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'Ends outside the site, and ends that were not asked for.',
         why: 'What the old address had is lost all the same.',
         advice: 'Lead to a page that answers, or let the old address say 404 or 410 itself.',
+        example: '/a leads to /b, which answers 404',
         ofPage: ({ survey }) => {
             const [ways, isBad, status] = [waysOf(survey), answersBadly(survey), survey.numbers('status')];
             return (node) => {
@@ -110,6 +113,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'Hops outside the site.',
         why: 'What keeps to robots.txt does not see where it leads.',
         advice: 'Open the end, or lead elsewhere.',
+        example: '/a leads to /members/, which robots.txt closes',
         ofPage: ({ survey }) => {
             const ways = waysOf(survey);
             return (node) => {
@@ -131,6 +135,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'Fewer of them, and other ways to write the host.',
         why: 'Content that went was led to where it is not; readers search again, and indexes take it for gone.',
         advice: 'Lead each to the page that took its place, or let it say 410.',
+        example: 'ten old addresses of /courses/ all lead to /',
         threshold: MANY_TO_START,
         ofPage: (view) => {
             const { survey } = view;
@@ -153,6 +158,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'The same host with or without www.',
         why: 'Readers who meant to stay are somewhere else, and what links give goes there.',
         advice: 'Fine where content has moved there; else lead to a page of the site.',
+        example: '/shop leads to https://other.example/',
         ofPage: ({ survey }) => {
             const ways = waysOf(survey);
             const bare = (url: string): string => hostOf(url).replace(/^www\./, '');
@@ -173,6 +179,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: '300, 304, 305 and 306, which are no such redirects.',
         why: 'Nobody who asks for it gets anything.',
         advice: 'Send the address it leads to, or answer.',
+        example: '`HTTP/1.1 302 Found` without a `Location`',
         ofPage: ({ survey }) => {
             const [status, redirect] = [survey.numbers('status'), survey.numbers('redirect')];
             return (node) =>
@@ -188,6 +195,7 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         quiet: 'Refreshes to the page itself.',
         why: 'Some take it for a redirect and some for a page; readers cannot go back.',
         advice: 'Answer 301 with that address.',
+        example: '`<meta http-equiv="refresh" content="0; url=/new">`',
         ofPage: ({ survey }) => {
             const [refresh, page] = [survey.numbers('refresh'), survey.numbers('page')];
             return (node) =>

@@ -512,6 +512,18 @@ describe('the register', () => {
         expect(new Set(ids).size).toBe(ids.length);
     });
 
+    it('says of every check when it fires, when not, why, what to do, and what it looks like', () => {
+        for (const { id, name, fires, quiet, why, advice, example } of CHECKS) {
+            for (const words of [name, fires, quiet, why, advice, example]) {
+                expect(words.length, id).toBeGreaterThan(4);
+                expect(words, id).not.toMatch(/\bTODO\b/);
+            }
+            for (const sentence of [fires, quiet, why, advice]) expect(sentence, id).toMatch(/^\S.*\.$/);
+            expect(example, id).not.toMatch(/\.$/);
+        }
+        expect(new Set(CHECKS.map(({ example }) => example)).size).toBeGreaterThan(CHECKS.length - 3);
+    });
+
     it('finds nothing on a site with nothing wrong', () => {
         const survey = pack(whole());
         for (let node = 0; node < survey.count; node++) {

@@ -71,6 +71,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'One that answers with 400 to 499: there are no rules.',
         why: 'Until it can be had again everything counts as closed (RFC 9309 2.3.1.4).',
         advice: 'Let it answer 200 with its rules, or 404 if there are none.',
+        example: '/robots.txt answers 503',
         ofFiles: ({ robots }) =>
             robots.flatMap(({ url, problems }) => {
                 const closed = problems.find(({ code }) => code === 'all-closed');
@@ -87,6 +88,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'Lines of rules with a stray tag below them.',
         why: 'Whatever was to be closed is open: no line of it is a rule.',
         advice: 'Serve the file itself; often an error page or the start page answers in its place with 200.',
+        example: '/robots.txt: `<!doctype html><title>Not found</title>`',
         ofFiles: (view) =>
             readable(view)
                 .filter(({ text }) => isHtml(text))
@@ -101,6 +103,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'One of exactly 500 KiB.',
         why: 'Nobody has to read further (RFC 9309 2.5): rules behind that hold for some and not for others.',
         advice: 'Say the same with fewer rules: a folder, or a pattern with a wildcard, in place of single addresses.',
+        example: '/robots.txt of 600 KiB, a line for each address that is closed',
         ofFiles: ({ robots }) =>
             robots
                 .filter(({ problems }) => problems.some((item) => item.code === 'robots-read' && item.params.isCut))
@@ -115,6 +118,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'Comments, blank lines, and names that are usual though in no standard, such as Crawl-delay.',
         why: 'It looks like a rule and is none.',
         advice: 'Write it as User-agent, Allow, Disallow or Sitemap, or take it out.',
+        example: '`Dissallow: /members/`',
         ofFiles: (view) => ofLines(view, 'unread', (text) => ({ text })),
     }),
     defineCheck({
@@ -126,6 +130,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'A rule without a pattern, which says nothing on purpose.',
         why: 'By the grammar of RFC 9309 it decides nothing; some agents read it as if it began with a slash.',
         advice: 'Write the slash.',
+        example: '`Disallow: members/`',
         ofFiles: (view) =>
             readable(view).flatMap(({ url, text }) =>
                 readRobots(text)
@@ -147,6 +152,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'A rule that decides one of them.',
         why: 'Whoever wrote it believes that it does something.',
         advice: 'Take it out, or make its pattern longer than that of the rule that wins.',
+        example: '`Disallow: /a` beside `Allow: /a/`, where all known addresses lie below /a/',
         ofFiles: (view) =>
             ofRules(view, ({ rule, hiddenBy }) =>
                 hiddenBy === null ? null : { rule: quoted(quoteRule(rule)), by: hiddenBy },
@@ -161,6 +167,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'A rule that fits URLs another rule decides: that one is hidden.',
         why: 'What it was for may be gone, or may be written otherwise today.',
         advice: 'Look whether its folder has moved; take it out where it is not needed any more.',
+        example: '`Disallow: /cgi-bin/`, and no known address begins so',
         ofFiles: (view) =>
             ofRules(view, ({ rule, hiddenBy }) => (hiddenBy === null ? { rule: quoted(quoteRule(rule)) } : null)),
     }),
@@ -173,6 +180,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'noindex in a meta or a header.',
         why: 'No standard knows it and nobody keeps to it: the pages are indexed all the same.',
         advice: 'Say noindex on the page or in its header, and leave the page open to be read.',
+        example: '`Noindex: /members/`',
         ofFiles: (view) => ofLines(view, 'directive', (text) => ({ text })),
     }),
     defineCheck({
@@ -184,6 +192,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'Lines that name a sitemap of another site, which was not asked for.',
         why: 'Who looks for the sitemap there finds none.',
         advice: 'Write the whole address of the sitemap, or take the line out.',
+        example: '`Sitemap: /sitemap.xml`',
         ofFiles: (view) =>
             readable(view).flatMap(({ url, text }) =>
                 robotsLines(text)
@@ -200,6 +209,7 @@ export const ROBOTS_CHECKS: readonly Check[] = [
         quiet: 'Forms of the host that redirect to the one the site starts at.',
         why: 'Which rules hold goes by how somebody came in.',
         advice: 'Redirect the other forms, or serve the same file on all.',
+        example: '`Disallow: /` on http://site.example, and nothing closed on https://www.site.example',
         ofFiles: (view) => {
             const { survey } = view;
             const [redirect, start] = [survey.numbers('redirect'), originOf(survey.head.start)];

@@ -139,6 +139,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Sitemaps that were read, whatever is wrong with them.',
         why: 'What no link leads to is found by nobody, and new pages are found late.',
         advice: 'List the indexable pages in a sitemap, and name it in robots.txt.',
+        example: '/sitemap.xml answers 404, and robots.txt names none',
         ofFiles: (view) => {
             const { head } = view.survey;
             if (head.hasSitemap || sitemapsOf(view).some(isRead)) return [];
@@ -154,6 +155,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Sites whose robots.txt names a sitemap: it may be an index of the others.',
         why: 'Who does not guess its place does not find it.',
         advice: 'Name it in robots.txt on a Sitemap line, with its whole address.',
+        example: '/sitemap.xml answers 200, and robots.txt has no `Sitemap:`',
         ofFiles: (view) =>
             view.robots.length === 0 || announced(view).length > 0
                 ? []
@@ -170,6 +172,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Usual places at which none is, where nothing names them.',
         why: 'What it would list is not listed.',
         advice: 'Let it answer 200 with a sitemap, or take away what names it.',
+        example: 'an index names /sitemap-2019.xml, which answers 404',
         ofFiles: (view) =>
             sitemapsOf(view).flatMap((noted) => {
                 const why = noted.notes.find(({ code }) => UNREADABLE.includes(code)) ?? noted.notes[0];
@@ -188,6 +191,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'A byte order mark; a document type.',
         why: 'Strict readers give it up at that place.',
         advice: 'Mend that line, or let it be written by something that knows XML.',
+        example: '`<loc>https://site.example/a?b&c</loc>`',
         ofFiles: (view) => ofNotes(view, MALFORMED),
     }),
     defineCheck({
@@ -199,6 +203,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'One that is exactly that large.',
         why: 'What stands behind that is not read.',
         advice: 'Split it, and name the parts in an index.',
+        example: 'a list of 50,001 entries',
         ofFiles: (view) =>
             ofNotes(view, ['too-many', 'cut']).filter(
                 ({ params: { why } }) => why.code === 'too-many' || (why.code === 'cut' && why.params.of === 'size'),
@@ -213,6 +218,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Lists that an index names.',
         why: 'The protocol has one level: what lies deeper is not read by all.',
         advice: 'Name the lists themselves in one index.',
+        example: 'a `sitemapindex` that names another `sitemapindex`',
         ofFiles: (view) => ofNotes(view, ['nested', 'loop']),
     }),
     defineCheck({
@@ -224,6 +230,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Blanks around an address.',
         why: 'It lists nothing.',
         advice: 'Write the whole address, escaped, once.',
+        example: '`<loc>/guides/saws/</loc>`',
         ofFiles: (view) => ofNotes(view, INVALID_ENTRY),
     }),
     defineCheck({
@@ -235,6 +242,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Entries at or below the folder of their sitemap.',
         why: 'By the protocol such an entry does not count.',
         advice: 'Put the sitemap at the root of the host it lists, or name it in the robots.txt there.',
+        example: '/maps/list.xml lists `https://site.example/guides/saws/`',
         ofFiles: (view) => {
             const named = announced(view);
             return ofEntries<{ url: string }>(view, (file) => {
@@ -259,6 +267,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Addresses that differ in anything.',
         why: 'Which date counts is anyone’s guess.',
         advice: 'List each address once.',
+        example: 'lines 3 and 90 of one file list the same address',
         ofFiles: (view) => {
             const first = new Map<number, { file: string; line: number }>();
             for (const [file, entries] of entriesOf(view.survey)) {
@@ -280,6 +289,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'Dates of tomorrow: the site may lie in a zone that is ahead. Entries without a date.',
         why: 'Who sees such dates once believes none of them.',
         advice: 'Write the day on which the page last changed, or no date.',
+        example: '`<lastmod>2026-02-30</lastmod>`',
         ofFiles: (view) => {
             const until = readUntil(view.survey) + DAY;
             return ofEntries<{ lastmod: string; entries: number }>(view, (_, entries) => {
@@ -306,6 +316,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         quiet: 'A partial survey. Pages that stop at a gate, which are told as such.',
         why: 'It is found by the sitemap alone, and links give it nothing.',
         advice: 'Link to it from the page it belongs below.',
+        example: 'a sitemap lists /guides/saws/, and no page links to it',
         needsWhole: true,
         ofPage: ({ survey }) => {
             const [gate, depth] = [survey.numbers('gate'), survey.numbers('depth')];

@@ -33,6 +33,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'What is no HTML, redirects and errors.',
         why: 'Nothing names it in a list of results, a tab or a bookmark.',
         advice: 'Give it a title that tells it from its neighbours.',
+        example: '`<title></title>`',
         ofPage: (view) => {
             const isSo = withoutText(view, 'title');
             return (node) => when(isSo(node), {});
@@ -47,6 +48,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages without a title.',
         why: 'Readers cannot tell them apart.',
         advice: 'Say in each title what is there and not on the other.',
+        example: '`<title>Guides</title>` on two pages',
         ofPage: (view) => {
             const isSo = withSame(view, 'same_title');
             return (node) => when(isSo(node), {});
@@ -61,6 +63,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Headings that are hidden count.',
         why: 'Whoever lands here is not told where.',
         advice: 'Give it one h1.',
+        example: 'a page without `<h1>`',
         ofPage: (view) => {
             const isSo = withoutText(view, 'h1');
             return (node) => when(isSo(node), {});
@@ -75,6 +78,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages whose main text is not known.',
         why: 'It may have nothing of its own to say.',
         advice: 'Say more, or make it part of another page.',
+        example: 'a main text of twelve words',
         threshold: FEW_WORDS,
         ofPage: (view) => {
             const { survey } = view;
@@ -95,6 +99,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Bodies that differ in anything.',
         why: 'Two addresses share what one would have.',
         advice: 'Redirect one to the other, or name one canonical.',
+        example: '/a and /a/ send the very same bytes',
         ofPage: (view) => {
             const isSo = withSame(view, 'same_body');
             return (node) => when(isSo(node), {});
@@ -109,6 +114,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'The very same body, which is said as such.',
         why: 'Two addresses share what one would have.',
         advice: 'Redirect one to the other, or name one canonical.',
+        example: '/print/a has the main text of /a',
         ofPage: (view) => {
             const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
             return (node) => when(hasText(node) && !hasBody(node), {});
@@ -123,6 +129,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages that may not be indexed, and those without an h1.',
         why: 'Readers cannot tell them apart.',
         advice: 'Say in each heading what is there and not on the other.',
+        example: '`<h1>Opening hours</h1>` on four branches',
         ofPage: (view) => {
             const [isSame, gate] = [withSame(view, 'same_h1'), view.survey.numbers('gate')];
             return (node) => when(isSame(node) && gate[node] === GATE_INDEXABLE, {});
@@ -137,6 +144,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Titles of just that many.',
         why: 'Lists of results and tabs cut it.',
         advice: 'Put what tells the page from others first, and leave the rest out.',
+        example: 'a title of 84 characters',
         threshold: LONG_TITLE,
         ofPage: (view) => {
             const { survey } = view;
@@ -157,6 +165,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Pages that may not be indexed.',
         why: 'Whoever lists it takes a sentence of its own choice.',
         advice: 'Say in a sentence or two what is found there.',
+        example: 'no `<meta name="description">`',
         ofPage: ({ survey }) => {
             const [gate, texts] = [survey.numbers('gate'), survey.texts('description')];
             return (node) => when(gate[node] === GATE_INDEXABLE && texts.at(node) === '', {});
@@ -171,6 +180,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'What is no HTML, redirects and errors.',
         why: 'What reads aloud, translates or indexes has to guess.',
         advice: 'Give the html element a lang.',
+        example: '`<html>` without `lang`',
         ofPage: ({ survey }) => {
             const [page, language] = [survey.numbers('page'), survey.numbers('language')];
             return (node) => when(page[node] === 1 && language[node] === 0, {});
@@ -185,6 +195,7 @@ export const TEXT_CHECKS: readonly Check[] = [
         quiet: 'Equal bodies and texts, which are told as such; pages of few words.',
         why: 'Readers and indexes cannot tell which of the two is meant.',
         advice: 'Say on each what the other does not, or make one of them.',
+        example: '/branches/north/ and /branches/south/ differ in a name and a number',
         ofPage: (view) => {
             const { survey } = view;
             const [near, main, page] = [

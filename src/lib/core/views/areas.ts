@@ -66,6 +66,7 @@ export const AREAS: readonly Area[] = [
             view('gates', 'Gates', true),
             view('robots', 'Robots'),
             view('sitemaps', 'Sitemaps'),
+            view('canonicals', 'Canonicals'),
             view('checks', 'Checks'),
         ],
     },

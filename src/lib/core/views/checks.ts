@@ -16,6 +16,7 @@ export interface CheckRow {
     quiet: string;
     why: string;
     advice: string;
+    example: string;
     isOff: boolean;
     /** Not known of this survey, and why. */
     unknown: 'partial' | 'no sitemap' | null;
@@ -62,9 +63,9 @@ export function checksView(view: CheckView): ChecksView {
 
 function rowOf(view: CheckView, check: Check, counts: Pick<CheckRow, 'pages' | 'accepted'>): CheckRow {
     const { survey, settings } = view;
-    const { id, severity, name, fires, quiet, why, advice, threshold } = check;
+    const { id, severity, name, fires, quiet, why, advice, example, threshold } = check;
     return {
-        ...{ id, severity, name, fires, quiet, why, advice },
+        ...{ id, severity, name, fires, quiet, why, advice, example },
         ...counts,
         isOff: settings.off.has(id),
         unknown: isKnown(check, survey) ? null : check.needsWhole && !survey.head.complete ? 'partial' : 'no sitemap',

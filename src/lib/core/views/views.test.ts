@@ -19,6 +19,7 @@ import { briefView } from './brief.ts';
 import { reachView } from './reach.ts';
 import { weightView } from './weight.ts';
 import { contradictions } from './contradictions.ts';
+import { canonicalsView } from './canonicals.ts';
 import { causesView, causesWith } from './causes.ts';
 import { checksView, type CheckRow } from './checks.ts';
 import { siteFindings } from '../checks/site-findings.ts';
@@ -283,6 +284,51 @@ describe('the registry of areas', () => {
                 expect(named.length, `${file}: ${line}`).toBeLessThan(3);
             }
         }
+    });
+});
+
+describe('the view model of Canonicals', () => {
+    it('gives every number of a cluster with the set it counts, and parts all pages', () => {
+        const view = canonicalsView(survey);
+        const counted = countedSets(view.clusters);
+        for (const { set, pages } of counted) expect(size(set), set).toBe(pages);
+        expect(view.elsewhere + view.itself + view.none + view.several).toBe(size('page'));
+        const drawn = view.clusters.reduce((sum, { pages }) => sum + pages, 0);
+        expect(view.more > 0 || drawn === view.elsewhere).toBe(true);
+    });
+
+    it('says of each what answers where its canonical leads, and what its pages hold', () => {
+        const plan = new Site().known('/', 'manual').known('/a');
+        const id = (path: string): number => plan.id(path);
+        for (const path of ['/', '/a', '/b', '/c', '/d', '/e', '/f', '/self']) id(path);
+        plan.page('/', [{ to: '/a' }, { to: '/b' }])
+            .page('/a', [], { canonicals: [id('/self')] })
+            .page('/b', [], { canonicals: [id('/self')] })
+            .page('/c', [], { canonicals: [id('/gone')] })
+            .page('/d', [], { canonicals: [id('/a')] })
+            .page('/e', [], { canonicals: [id('https://other.example/')] })
+            .page('/f', [], { canonicals: [id('/self'), id('/')] })
+            .page('/self', [], { canonicals: [id('/self')] })
+            .page('/gone', [], { status: 404, words: null });
+        const packed = packSurvey(plan.measure()).survey;
+        const view = canonicalsView(packed);
+        expect(view).toMatchObject({ elsewhere: 5, itself: 1, none: 1, several: 1, bad: 3, more: 0 });
+        const ends = view.clusters.map(({ url, end, pages, linked, listed }) => [
+            url.replace(ORIGIN, ''),
+            end,
+            pages,
+            linked,
+            listed,
+        ]);
+        expect(ends[0]).toEqual(['/self', 'fine', 2, 2, 1]);
+        expect(ends.slice(1).sort()).toEqual([
+            ['/a', 'names another', 1, 0, 0],
+            ['/gone', 'error', 1, 0, 0],
+            ['https://other.example/', 'outside', 1, 0, 0],
+        ]);
+        const standing = packed.numbers('standing');
+        const [a, b] = ['/a', '/b'].map((path) => standing[packed.nodeOf(`${ORIGIN}${path}`)]!);
+        expect(view.clusters[0]!.standing).toBeCloseTo(a! + b!, 9);
     });
 });
 

@@ -32,6 +32,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/progress`]: SEE,
     [`${VIEW}/completeness`]: SEE,
     [`${VIEW}/evidence`]: { GET: 'see', POST: 'bring' },
+    [`${VIEW}/canonicals`]: SEE,
     [`${VIEW}/causes`]: SEE,
     [`${VIEW}/checks`]: SEE,
     [`${VIEW}/gates`]: SEE,

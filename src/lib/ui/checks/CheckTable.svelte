@@ -53,6 +53,8 @@
                                 <dd>{check.why}</dd>
                                 <dt>advice</dt>
                                 <dd>{check.advice}</dd>
+                                <dt>example</dt>
+                                <dd>{check.example.replaceAll('`', '')}</dd>
                             </dl>
                         </details>
                     </td>

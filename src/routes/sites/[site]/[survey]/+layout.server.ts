@@ -1,5 +1,5 @@
 import { storedWords } from '$lib/core/words/problems.ts';
-import { causesOf } from '$lib/core/checks/causes.ts';
+import { pageCausesOf } from '$lib/core/checks/causes.ts';
 import { pageFindings } from '$lib/core/checks/page-findings.ts';
 import { CHECKS } from '$lib/core/checks/register.ts';
 import { causeWords } from '$lib/core/words/causes.ts';
@@ -96,7 +96,7 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
     const view = await checkViewOf({ site, survey }, 'pages only');
     const { findings: found, moreLinks } = pageFindings(view, node);
     const places = found.flatMap(({ finding: { place } }) => (place ? [place] : []));
-    const edits = new Map(causesOf(view).open.map((item) => [item.key, causeWords(item.cause, item).say]));
+    const edits = new Map(pageCausesOf(view).open.map((item) => [item.key, causeWords(item.cause, item).say]));
     const [details, given, notes, marks, told, acceptances] = await Promise.all([
         sheetDetails(survey, packed, node),
         givenOf(survey, packed.url(node)),
