@@ -490,7 +490,7 @@ describe('the launcher', () => {
         const launcher = readFileSync(join(projectRoot(), 'edgemap'), 'utf8');
         const known = /^(demo \|.*)\) ;;$/m.exec(launcher)![1]!.split(' | ');
         const help = readFileSync(join(projectRoot(), 'cli/help.txt'), 'utf8');
-        const named = new Set([...help.matchAll(/^ {2}\.\/edgemap (\w+)/gm)].map((found) => found[1]!));
+        const named = new Set([...help.matchAll(/^ {2}\.\/edgemap ([\w-]+)/gm)].map((found) => found[1]!));
         named.delete('help');
         expect(new Set(known)).toEqual(named);
         const refused = spawnSync('sh', [join(projectRoot(), 'edgemap'), 'polish'], { encoding: 'utf8' });
