@@ -42,9 +42,9 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
         for (const _ of siteFindings(view));
     });
     line('  telling them again, once they are found', `${telling.toFixed(0)} ms`);
-    const began2 = performance.now();
+    const causing = performance.now();
     const { open } = causesOf(view);
-    line(`  ${open.length.toLocaleString('en')} causes, at first`, `${(performance.now() - began2).toFixed(0)} ms`);
+    line(`  ${open.length.toLocaleString('en')} causes, at first`, `${(performance.now() - causing).toFixed(0)} ms`);
     const { check, severity, subject, cause, accepted, start } = foundOf(view);
     const bytes = [check, severity, subject, cause, accepted, start].reduce(
         (sum, column) => sum + column.byteLength,

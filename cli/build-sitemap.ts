@@ -1,7 +1,6 @@
 /** `edgemap build-sitemap FILE`: sitemaps of a list of addresses, or of a `pages.csv`, without a survey and a database. */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
 import { gzipSync } from 'node:zlib';
 import { parse } from 'csv-parse/sync';
 import { readAddress } from '../src/lib/core/address/address.ts';
@@ -9,7 +8,18 @@ import { buildSitemap, type EntryToList } from '../src/lib/core/sitemap/build-si
 import { counted } from '../src/lib/core/words/numbers.ts';
 import { refusedWords } from '../src/lib/core/words/sitemap-build.ts';
 import { UserError } from '../src/lib/server/process/data-folder.ts';
+import { readWords } from './read-words.ts';
 import { EXIT, UsageError } from './usage.ts';
+
+const OPTIONS = {
+    data: { type: 'string' },
+    at: { type: 'string' },
+    out: { type: 'string' },
+    split: { type: 'string' },
+    gzip: { type: 'boolean' },
+    gate: { type: 'string', multiple: true },
+    status: { type: 'string', multiple: true },
+} as const;
 
 /** Lines or rows that are named one by one where they are no address. */
 const MOST_NAMED = 5;
@@ -23,7 +33,7 @@ interface Listed {
 }
 
 export function buildSitemapCommand(words: string[]): number {
-    const { values, positionals } = wordsOf(words);
+    const { values, positionals } = readWords(words, OPTIONS);
     const [from, ...more] = positionals;
     const { at: folder, out, split = 'size' } = values;
     if (from === undefined || more.length > 0 || folder === undefined || out === undefined) {
@@ -59,26 +69,6 @@ export function buildSitemapCommand(words: string[]): number {
     console.log(`${counted(entries, 'address', 'addresses')} in ${counted(files.length, 'file')} in ${out}${left}`);
     for (const file of files) console.log(`  ${file.name}  ${file.entries.toLocaleString('en')}`);
     return EXIT.done;
-}
-
-function wordsOf(words: string[]) {
-    try {
-        return parseArgs({
-            args: words,
-            allowPositionals: true,
-            options: {
-                data: { type: 'string' },
-                at: { type: 'string' },
-                out: { type: 'string' },
-                split: { type: 'string' },
-                gzip: { type: 'boolean' },
-                gate: { type: 'string', multiple: true },
-                status: { type: 'string', multiple: true },
-            },
-        });
-    } catch (error) {
-        throw new UsageError((error as Error).message);
-    }
 }
 
 function readList(path: string, at: string, gates: readonly string[], statuses: readonly string[]): Listed {

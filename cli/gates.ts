@@ -8,8 +8,7 @@ import {
     type Severity,
 } from '../src/lib/core/checks/check.ts';
 import { TELLING_CHECKS } from '../src/lib/core/checks/register.ts';
-import { causeKey } from '../src/lib/core/checks/cause-rows.ts';
-import { fileCause, fileFindings } from '../src/lib/core/checks/file-findings.ts';
+import { fileFindings, isAcceptedFile } from '../src/lib/core/checks/file-findings.ts';
 import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { fileFindingSentence, findingSentence } from '../src/lib/core/words/checks.ts';
@@ -140,8 +139,7 @@ function findingsOf(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): Foun
     const found: Found[] = [];
     for (const finding of fileFindings(view)) {
         const { check: id, severity, file, line, params } = finding;
-        if (!isMeant(id, severity) || view.settings.accepted.causes.has(causeKey(fileCause(view.survey, finding))))
-            continue;
+        if (!isMeant(id, severity) || isAcceptedFile(view, finding)) continue;
         const at = line === null ? '' : `, line ${line}`;
         // A rule is the same one when lines are put above it, and when it closes a page more.
         const rule = 'rule' in params ? params.rule : 'text' in params ? params.text : '';

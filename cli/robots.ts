@@ -1,6 +1,5 @@
 /** `edgemap robots FILE|URL`: what a robots.txt says of URLs, without a survey and without a database. */
 import { readFileSync } from 'node:fs';
-import { parseArgs } from 'node:util';
 import { readAddress } from '../src/lib/core/address/address.ts';
 import { PRODUCT_TOKEN } from '../src/lib/core/page/directives.ts';
 import { readProblems } from '../src/lib/core/problems/problem.ts';
@@ -13,7 +12,16 @@ import { robotsLineRemark } from '../src/lib/core/words/robots.ts';
 import { RobotsFiles } from '../src/lib/server/crawl/robots-files.ts';
 import { UserError } from '../src/lib/server/process/data-folder.ts';
 import { CLIENT_OPTIONS, withClient, type ClientOptions } from './one-client.ts';
+import { readWords } from './read-words.ts';
 import { EXIT, UsageError } from './usage.ts';
+
+const OPTIONS = {
+    data: { type: 'string' },
+    agent: { type: 'string' },
+    url: { type: 'string', multiple: true },
+    json: { type: 'boolean' },
+    ...CLIENT_OPTIONS,
+} as const;
 
 /** One URL and what decides for it, as it is given out (`docs/formats.md`). */
 interface RobotsVerdictRow {
@@ -48,7 +56,7 @@ interface RobotsSource {
 }
 
 export async function robotsCommand(words: string[]): Promise<number> {
-    const { values, positionals } = wordsOf(words);
+    const { values, positionals } = readWords(words, OPTIONS);
     const [from, ...more] = positionals;
     if (from === undefined || more.length > 0) {
         throw new UsageError('Say which file or site: ./edgemap robots robots.txt --url /a, or a URL in its place.');
@@ -59,24 +67,6 @@ export async function robotsCommand(words: string[]): Promise<number> {
     const report = reportOf(from, agent, source, values.url ?? []);
     console.log(values.json === true ? JSON.stringify(report, null, 2) : robotsReportText(report));
     return EXIT.done;
-}
-
-function wordsOf(words: string[]) {
-    try {
-        return parseArgs({
-            args: words,
-            allowPositionals: true,
-            options: {
-                data: { type: 'string' },
-                agent: { type: 'string' },
-                url: { type: 'string', multiple: true },
-                json: { type: 'boolean' },
-                ...CLIENT_OPTIONS,
-            },
-        });
-    } catch (error) {
-        throw new UsageError((error as Error).message);
-    }
 }
 
 function readFrom(path: string): RobotsSource {

@@ -1,7 +1,6 @@
 /** `edgemap sitemap FILE|URL`: a sitemap put to the test, without a survey and without a database. */
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { parseArgs } from 'node:util';
 import { readAddress } from '../src/lib/core/address/address.ts';
 import { isRedirectStatus } from '../src/lib/core/gates/gates.ts';
 import { writeProblem } from '../src/lib/core/problems/problem.ts';
@@ -12,7 +11,15 @@ import { SITEMAP_KINDS, toldStep, type ToldStep } from '../src/lib/core/words/si
 import { sitemapText } from '../src/lib/server/crawl/sitemap-text.ts';
 import { UserError } from '../src/lib/server/process/data-folder.ts';
 import { CLIENT_OPTIONS, withClient, type ClientOptions } from './one-client.ts';
+import { readWords } from './read-words.ts';
 import { EXIT, UsageError } from './usage.ts';
+
+const OPTIONS = {
+    data: { type: 'string' },
+    at: { type: 'string' },
+    json: { type: 'boolean' },
+    ...CLIENT_OPTIONS,
+} as const;
 
 /** As it is given out (`docs/formats.md`). */
 interface SitemapReport {
@@ -30,7 +37,7 @@ const MAX_HOPS = 5;
 const NOT_OF_A_FILE: readonly string[] = ['found', 'host', 'robots'];
 
 export async function sitemapCommand(words: string[]): Promise<number> {
-    const { values, positionals } = wordsOf(words);
+    const { values, positionals } = readWords(words, OPTIONS);
     const [from, ...more] = positionals;
     if (from === undefined || more.length > 0) {
         throw new UsageError('Say which file or address: ./edgemap sitemap sitemap.xml --at https://www.site.example/');
@@ -46,23 +53,6 @@ export async function sitemapCommand(words: string[]): Promise<number> {
     const report = reportOf(from, place, knock);
     console.log(values.json === true ? JSON.stringify(report, null, 2) : sitemapReportText(report));
     return report.steps.some(({ ok }) => ok === false) ? EXIT.noSurvey : EXIT.done;
-}
-
-function wordsOf(words: string[]) {
-    try {
-        return parseArgs({
-            args: words,
-            allowPositionals: true,
-            options: {
-                data: { type: 'string' },
-                at: { type: 'string' },
-                json: { type: 'boolean' },
-                ...CLIENT_OPTIONS,
-            },
-        });
-    } catch (error) {
-        throw new UsageError((error as Error).message);
-    }
 }
 
 const knockAt = (url: string): SitemapKnock => bareKnock(url, { by: 'usual', others: false });

@@ -1,6 +1,7 @@
 /** What the register finds of the files of a site, and what that follows from. */
 import type { Cause, CheckView, FileFinding } from './check.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { causeKey } from './cause-rows.ts';
 import { toldChecks } from './found.ts';
 import { shortened } from './roots.ts';
 
@@ -17,4 +18,9 @@ export function fileCause(survey: PackedSurvey, finding: FileFinding): Cause {
         return { kind: 'rule', params: { file, line, rule: finding.params.rule, isWanted: true } };
     }
     return { kind: 'file', params: { file, check } };
+}
+
+/** True where its cause is accepted. */
+export function isAcceptedFile({ survey, settings }: CheckView, finding: FileFinding): boolean {
+    return settings.accepted.causes.has(causeKey(fileCause(survey, finding)));
 }

@@ -1,7 +1,7 @@
 /** What *Checks* shows: the register, each check with what it finds here, its threshold, and what is accepted of it. */
 import type { CheckView, Severity, Threshold } from '../checks/check.ts';
 import { isKnown, type Check } from '../checks/check.ts';
-import { fileFindings } from '../checks/file-findings.ts';
+import { fileFindings, isAcceptedFile } from '../checks/file-findings.ts';
 import { foundOf } from '../checks/found.ts';
 import { pagesFound } from '../checks/pages-found.ts';
 import { isFindingId } from '../words/finding-params.ts';
@@ -44,7 +44,10 @@ export function checksView(view: CheckView): ChecksView {
         if (ofTarget === null || counts[number]!.pages === 0 || !isFindingId(id)) return;
         counts[number]!.pages = pagesFound(view, { kind: 'finding', check: id, cause: null }).count();
     });
-    for (const { check: id } of files) counts[CHECKS.findIndex((item) => item.id === id)]!.pages++;
+    for (const finding of files) {
+        const own = counts[CHECKS.findIndex(({ id }) => id === finding.check)]!;
+        own[isAcceptedFile(view, finding) ? 'accepted' : 'pages']++;
+    }
     const families = CHECK_FAMILIES.map(({ question, checks }) => ({
         question,
         checks: checks.map((item) => rowOf(view, item, counts[CHECKS.indexOf(item)]!)),

@@ -2,7 +2,7 @@
 import { originOf, readAddress } from '../address/address.ts';
 import { hostUrls } from '../areas/robots-change.ts';
 import type { CheckView, RobotsText, Severity } from '../checks/check.ts';
-import { fileFindings } from '../checks/file-findings.ts';
+import { fileFindings, isAcceptedFile } from '../checks/file-findings.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { problem, readProblem, readProblems } from '../problems/problem.ts';
@@ -120,7 +120,7 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
         kept: { pages: sum(all.filter(({ allows }) => allows)), set: null },
         most: most ? { line: most[0], rule: most[1] } : null,
         findings: fileFindings({ ...view, robots: [file] })
-            .filter((finding) => finding.file === file.url)
+            .filter((finding) => finding.file === file.url && !isAcceptedFile(view, finding))
             .map((finding) => ({
                 severity: finding.severity,
                 say: fileFindingSentence(finding),

@@ -365,6 +365,26 @@ describe('the view models of Causes and Checks', () => {
         expect(causesWith(view.rows, 'no such words anywhere')).toEqual([]);
     });
 
+    it('count what is accepted apart, of pages and of files', () => {
+        const robots = [
+            { url: `${ORIGIN}/robots.txt`, status: 200, problems: [], text: 'User-agent: *\nDisallow: /never-met\n' },
+        ];
+        const key = '/robots.txt robots-rule-idle';
+        const settings = {
+            off: new Set<never>(),
+            thresholds: new Map(),
+            accepted: { causes: new Map([[key, 'kept on purpose']]), findings: new Map() },
+        };
+        const row = (said: object): CheckRow =>
+            checksView(checkView(survey, { robots, ...said }))
+                .families.flatMap((family) => family.checks)
+                .find(({ id }) => id === 'robots-rule-idle')!;
+        expect(row({})).toMatchObject({ pages: 1, accepted: 0 });
+        expect(row({ settings })).toMatchObject({ pages: 0, accepted: 1 });
+        const accepted = causesView(checkView(survey, { robots, settings })).accepted.map((cause) => cause.accepted);
+        expect(accepted).toEqual(['kept on purpose']);
+    });
+
     it('say of a check whether it is off, unknown here, or has a threshold of the site', () => {
         const settings = {
             off: new Set(['thin-hold'] as const),

@@ -1,7 +1,7 @@
 /** The findings of a survey as rows: the same for `findings.csv`, NDJSON and the command line. */
 import type { CheckView } from '../../core/checks/check.ts';
 import { causeKey } from '../../core/checks/cause-rows.ts';
-import { fileCause, fileFindings } from '../../core/checks/file-findings.ts';
+import { fileCause, fileFindings, isAcceptedFile } from '../../core/checks/file-findings.ts';
 import { siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
 import { fileFindingSentence, findingSentence } from '../../core/words/checks.ts';
 import { breather } from '../process/breather.ts';
@@ -34,7 +34,7 @@ export async function* findingRecords(db: Database, surveyId: number, view: Chec
         const { check, severity, file, line } = finding;
         const none = { other_url: '', column: null, block: '', template: '', pages: 0 };
         const group = causeKey(fileCause(view.survey, finding));
-        const accepted = view.settings.accepted.causes.has(group) ? 'yes' : 'no';
+        const accepted = isAcceptedFile(view, finding) ? 'yes' : 'no';
         yield { ...none, check, severity, url: file, reason: fileFindingSentence(finding), line, group, accepted };
     }
     const breathe = breather();

@@ -10,7 +10,7 @@ import { appStore, isEarlier } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { lastKnock } from '../door-actions.ts';
 import { givenEvidence, listsOf, shownLists } from '../evidence-actions.ts';
-import { fileFindings } from '../../core/checks/file-findings.ts';
+import { fileFindings, isAcceptedFile } from '../../core/checks/file-findings.ts';
 import { fileFindingSentence } from '../../core/words/checks.ts';
 import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
@@ -35,7 +35,9 @@ const MOST_FINDINGS = 60;
 
 export async function showSitemaps(request: RequestContext) {
     const view = await checkViewOf(request);
-    const found = fileFindings(view).filter(({ check }) => /^(?:robots-)?sitemap-/.test(check));
+    const found = fileFindings(view).filter(
+        (finding) => /^(?:robots-)?sitemap-/.test(finding.check) && !isAcceptedFile(view, finding),
+    );
     return {
         ...sitemapFiles(view.survey),
         findings: found.slice(0, MOST_FINDINGS).map((finding) => ({

@@ -31,7 +31,7 @@
         <p class="note">
             All that the product calls wrong is one of these. What is switched off or set here is the site's: it holds
             for all its surveys, for findings.csv, and for what --fail-on fails on. The numbers are of this survey:
-            URLs, of links those they lead to, of files their lines.
+            URLs, of links the pages they stand on, of files their lines.
         </p>
     </div>
     {#each view.families as { question, checks } (question)}
