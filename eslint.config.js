@@ -44,8 +44,8 @@ const CORE_FOLDERS = [
 
 const CORE = [
     {
-        regex: '^(?!\\.|parse5$|saxes$|snowball-stemmers$|stopword$)',
-        message: 'core is pure: only parse5, saxes, stemmers and stop words come from outside.',
+        regex: '^(?!\\.|parse5$|saxes$|snowball-stemmers$|stopword$|language-tags$)',
+        message: 'core is pure: only parse5, saxes, stemmers, stop words and language tags come from outside.',
     },
     { regex: '(?:^|/)(?:server|ui|routes|workers|cli|demo)/', message: 'core imports nothing outside core.' },
 ];

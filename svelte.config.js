@@ -33,6 +33,7 @@ export default {
                     '../bench/**/*.ts',
                     '../*.config.ts',
                     '../types/html-encoding-sniffer.d.ts',
+                    '../types/language-tags.d.ts',
                     '../types/snowball-stemmers.d.ts',
                     '../types/stopword.d.ts',
                 );

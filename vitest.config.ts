@@ -39,7 +39,8 @@ export default defineConfig({
                     environment: 'node',
                     testTimeout: 400_000,
                     hookTimeout: 400_000,
-                    fileParallelism: false,
+                    // Each file has a database, folders and ports of its own; what waits for one leaves time for another.
+                    maxWorkers: 2,
                 },
             },
             {

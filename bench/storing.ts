@@ -57,6 +57,7 @@ function batchesOf(pages: number): SurveyBatch[] {
             text: packJson(facts.text),
             bodyHash: Buffer.alloc(8, number % 251),
             signature: facts.signature === null ? new Uint8Array(0) : new Uint8Array(facts.signature.buffer),
+            ids: null,
             sketch: new Uint8Array(facts.sketch.slice().buffer),
             outline: packOutline(facts.text, textHash),
             source: packJson(text),

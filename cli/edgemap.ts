@@ -1,17 +1,8 @@
 /** The command line after the launcher has made the machine ready. */
 import { join } from 'node:path';
-import { writeEvidence } from '../demo/make-evidence.ts';
 import { cleanConsole } from '../src/lib/server/process/clean-output.ts';
 import { projectRoot, UserError } from '../src/lib/server/process/data-folder.ts';
 import { isFull, sayFull } from '../src/lib/server/process/disk-space.ts';
-import { benchCommand } from './bench.ts';
-import { buildSitemapCommand } from './build-sitemap.ts';
-import { doorCommand } from './door.ts';
-import { robotsCommand } from './robots.ts';
-import { runCommand } from './run.ts';
-import { sitemapCommand } from './sitemap.ts';
-import { surveyCommand } from './survey.ts';
-import { testCommand } from './test.ts';
 import { EXIT, helpText, UsageError } from './usage.ts';
 
 /** A failure of the operating system: a folder that is closed to us, a port that is taken. */
@@ -19,28 +10,29 @@ function isRefused(error: unknown): error is Error {
     return error instanceof Error && 'syscall' in error;
 }
 
+/** Each command is read when it is called: whoever asks about one robots.txt does not wait for the database's library. */
 async function main(words: string[]): Promise<number> {
     const [command, ...rest] = words;
     switch (command) {
         case 'demo':
         case 'start':
-            return runCommand(rest, command === 'demo');
+            return (await import('./run.ts')).runCommand(rest, command === 'demo');
         case 'survey':
-            return surveyCommand(rest);
+            return (await import('./survey.ts')).surveyCommand(rest);
         case 'door':
-            return doorCommand(rest);
+            return (await import('./door.ts')).doorCommand(rest);
         case 'robots':
-            return robotsCommand(rest);
+            return (await import('./robots.ts')).robotsCommand(rest);
         case 'sitemap':
-            return sitemapCommand(rest);
+            return (await import('./sitemap.ts')).sitemapCommand(rest);
         case 'build-sitemap':
-            return buildSitemapCommand(rest);
+            return (await import('./build-sitemap.ts')).buildSitemapCommand(rest);
         case 'test':
-            return testCommand(rest);
+            return (await import('./test.ts')).testCommand(rest);
         case 'bench':
-            return benchCommand(rest);
+            return (await import('./bench.ts')).benchCommand(rest);
         case 'make-demo-evidence':
-            writeEvidence(join(projectRoot(), 'demo/evidence'));
+            (await import('../demo/make-evidence.ts')).writeEvidence(join(projectRoot(), 'demo/evidence'));
             return EXIT.done;
         case 'help':
         case undefined:

@@ -146,11 +146,10 @@ function findingsOf(gate: Exclude<Gate, { kind: 'set' }>, view: CheckView): Foun
         const key = JSON.stringify([id, file, rule]);
         found.push({ key, say: () => `${id} ${file}${at}: ${fileFindingSentence(finding)}` });
     }
-    for (const { finding, node, target, template, isAccepted } of siteFindings(view)) {
+    for (const { finding, node, to, template, isAccepted } of siteFindings(view)) {
         // What is accepted is lived with: it fails nothing.
         if (isAccepted || !isMeant(finding.check, finding.severity)) continue;
         const url = survey.url(node);
-        const to = target === -1 ? '' : survey.url(target);
         // A menu to which something was added is another block, and its old links are no news.
         const where = template === -1 ? url : '';
         const key = JSON.stringify([finding.check, where, to]);

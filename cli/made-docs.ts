@@ -35,6 +35,8 @@ function checksPage(): string {
         const told = checks.map((check) => {
             const needs = [
                 ...(check.needsWhole ? ['In a partial survey it is not known.'] : []),
+                ...(check.needsFact ? ['Of surveys of earlier versions it is not known.'] : []),
+                ...(check.needsMadeUp ? ['Where no made-up address was asked for it is not known.'] : []),
                 ...(check.needsSitemap ? ['Without a sitemap that could be read it is not known.'] : []),
             ];
             return [

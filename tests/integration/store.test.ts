@@ -50,6 +50,7 @@ function sampleRows(): SurveyRows {
             contentType: 'text/html',
             typeNote: told('sent as x'),
             bodyTrouble: told('cut'),
+            markup: told('two titles'),
             redirectTo: 1,
             instantRefresh: null,
             title: 'Straße 😀 \\ " \' \u0000x',

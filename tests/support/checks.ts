@@ -2,7 +2,9 @@
 import { causesOf } from '$lib/core/checks/causes.ts';
 import type { CheckView } from '$lib/core/checks/check.ts';
 import { pageFindings as findings } from '$lib/core/checks/page-findings.ts';
-import { siteView, type SiteSays } from '$lib/core/checks/site-findings.ts';
+import { CHECKS } from '$lib/core/checks/register.ts';
+import { linkGraphOf } from '$lib/core/packed/link-graph.ts';
+import { siteView, type PlacedFinding, type SiteSays } from '$lib/core/checks/site-findings.ts';
 import type { PackedSurvey } from '$lib/core/packed/packed-survey.ts';
 import { causeWords, followsWords } from '$lib/core/words/causes.ts';
 import { findingSentence, moreLinksSentence } from '$lib/core/words/checks.ts';
@@ -39,4 +41,19 @@ export function pageFindings(survey: PackedSurvey, node: number, goal: number | 
     const told = found.map(({ finding }) => ({ ...finding, say: findingSentence(finding) }));
     const more = { severity: 'remark' as const, say: moreLinksSentence(moreLinks), place: null };
     return moreLinks > 0 ? [...told, more] : told;
+}
+
+/** URLs a finding is about: a page, what a link leads to, or of a single link every page with the list it stands in. */
+export function nodesAbout(survey: PackedSurvey, { finding, node, to }: PlacedFinding): number[] {
+    const { ofTarget, ofLink } = CHECKS.find(({ id }) => id === finding.check)!;
+    if (ofTarget) return [survey.nodeOf(to)];
+    if (!ofLink || !finding.place) return [node];
+    const { isPage, pageStart, pageBlocks, blockList } = linkGraphOf(survey);
+    const listAt = (pageBlock: number): number => blockList[pageBlocks[pageBlock]!]!;
+    const list = listAt(finding.place.pageBlock);
+    const blocksOf = (page: number): number[] =>
+        Array.from({ length: pageStart[page + 1]! - pageStart[page]! }, (_, at) => pageStart[page]! + at);
+    return Array.from({ length: survey.count }, (_, page) => page).filter(
+        (page) => isPage[page] === 1 && blocksOf(page).some((pageBlock) => listAt(pageBlock) === list),
+    );
 }

@@ -154,6 +154,27 @@ export const DOOR_NOTES = {
     ],
 } as const satisfies Samples;
 
+/** What is wrong with the markup of a page: behind its name. */
+export const MARKUP_NOTES = {
+    titles: [[{ titles: 2 }, 'has 2 title elements']],
+    h1s: [[{ h1s: 3 }, 'has 3 h1 elements']],
+    'head-closed': [
+        [
+            { tag: 'div', lost: 'link' },
+            'a div element ends its head early: the link behind it stands in the body, where it does not count',
+        ],
+    ],
+    'robots-in-body': [[{ says: 'noindex' }, 'says “noindex” in a robots meta in the body, where it does not count']],
+    'canonical-in-body': [[{ written: '/a' }, 'names its canonical /a in the body, where it does not count']],
+    'canonical-unreadable': [
+        [{ written: 'file:///a' }, 'names its canonical as “file:///a”, which is no address on the web'],
+    ],
+    'canonical-fragment': [[{ written: '/a#b' }, 'names its canonical with a fragment, as /a#b']],
+    'directive-unknown': [[{ token: 'no-index' }, 'says “no-index” to robots, which no standard knows']],
+    'data-broken': [[{ cause: 'Unexpected token' }, 'holds structured data that cannot be read: Unexpected token']],
+    'data-untyped': [[{}, 'holds structured data that does not say what it describes: it has no @type']],
+} as const satisfies Samples;
+
 /** Why a survey got a further revision. */
 export const REVISIONS = {
     'before-reading-on': [[{}, 'before it was gone on with']],

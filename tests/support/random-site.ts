@@ -8,9 +8,11 @@ const SECTIONS = ['guides', 'tools', 'journal'];
 /** Names of lists from elsewhere. */
 export const LISTS = ['march.log', 'june.log'];
 
+const HEAD_KINDS = ['prev', 'next', 'hreflang', 'iframe', 'meta-refresh'] as const;
+
 /** A site that looks random and is the same in every run: menus, redirects, errors, closed pages, orphans. */
 export function randomSite(seed: number, pages = 60): Site {
-    const next = lehmer(seed);
+    const [next, other] = [lehmer(seed), lehmer(seed + 1_000)];
     const site = new Site().known('/', 'manual');
     const paths = ['/', ...Array.from({ length: pages }, (_, n) => `/${SECTIONS[n % 3]}/page-${n}`)];
     paths.forEach((path, n) => {
@@ -19,6 +21,12 @@ export function randomSite(seed: number, pages = 60): Site {
             anchor: ['Saw', 'Plane', 'a saw for oak', ''][next(4)]!,
             rel: next(6) === 0 ? 'nofollow' : '',
         }));
+        // What stands in heads, what is shown in frames, and what is no address.
+        if (other(3) === 0) {
+            const kind = HEAD_KINDS[other(HEAD_KINDS.length)]!;
+            links.push({ to: paths[other(20)]!, kind, name: ['en', 'fr', 'english'][other(3)]! });
+        }
+        if (other(6) === 0) links.push({ to: '', kind: 'other', text: ['http://', 'tel:1'][other(2)]! });
         const kind = n === 0 ? 9 : next(10);
         if (kind === 0) site.page(path, [], { status: 404, words: null });
         else if (kind === 1) site.page(path, [], { status: 301, words: null, redirectTo: site.id(paths[next(20)]!) });
@@ -43,6 +51,14 @@ export function randomSite(seed: number, pages = 60): Site {
     site.share(
         paths.filter((_, n) => n % 2 === 0),
         [0, 1, 4, 5].map((n) => ({ to: paths[n]!, anchor: 'Menu' })),
+    );
+    site.share(
+        paths.filter((_, n) => n % 3 === 0),
+        [
+            { to: paths[2]!, anchor: 'Foot' },
+            { to: '', kind: 'other', text: 'https://' },
+        ],
+        'footer',
     );
     site.known('/tools/never-read').page('/journal/too-late', [], {
         status: null,

@@ -16,6 +16,11 @@ export interface SmallLink {
     to: string;
     kind?: LinkKind;
     anchor?: string;
+    /** Of kind `hreflang` the language. */
+    name?: string;
+    fragment?: string;
+    /** What is written in place of an address. */
+    text?: string;
     rel?: string;
     line?: number;
 }
@@ -70,11 +75,11 @@ export class Site {
             id,
             links: links.map((link) => ({
                 kind: link.kind ?? 'a',
-                target: link.to.startsWith('mailto:') ? null : this.id(link.to),
-                text: link.to.startsWith('mailto:') ? link.to : '',
-                fragment: '',
+                target: link.text !== undefined || link.to.startsWith('mailto:') ? null : this.id(link.to),
+                text: link.text ?? (link.to.startsWith('mailto:') ? link.to : ''),
+                fragment: link.fragment ?? '',
                 anchor: link.anchor ?? link.to,
-                name: '',
+                name: link.name ?? '',
                 rel: link.rel ?? '',
             })),
         });

@@ -86,6 +86,8 @@ export interface MadeSurvey {
 export function settingsFor(port: number, change: Partial<SurveySettings> = {}): SurveySettings {
     return {
         ...DEFAULT_SETTINGS,
+        // Tests that count what is asked for count what they made.
+        madeUp: false,
         start: 'https://www.site.example/',
         pins: ['www.site.example', 'site.example'].map((host) => `${host}=127.0.0.1:${port}`),
         ...change,

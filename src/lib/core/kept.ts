@@ -21,6 +21,7 @@ export interface KeptKinds {
     /** The origins are those of the robots.txt files of the survey. */
     'host urls': [origin: string, others: string];
     'given to': [];
+    'head links': [kind: string];
     'held by template': [template: number];
     islands: [];
     length: [field: string];
@@ -29,11 +30,14 @@ export interface KeptKinds {
     'links in': [];
     'listed by sitemap': [file: number];
     lists: [followed: boolean];
+    'language codes': [];
+    'losing variants': [];
     'lost targets': [];
     'no overlay': [];
     problems: [column: string];
     'lost urls': [];
     lower: [field: string];
+    markup: [];
     'named in list': [list: number];
     'names of lists': [];
     'names of links': [followed: boolean];
@@ -50,6 +54,7 @@ export interface KeptKinds {
     'places of links': [column: string];
     'section ranks': [];
     'sections by size': [];
+    sequences: [];
     since: [baseline: number, revision: number];
     'site measures': [];
     'redirect ways': [];
@@ -60,6 +65,7 @@ export interface KeptKinds {
     texts: [field: string];
     'without templates': [];
     wide: [field: string];
+    'winning variants': [];
 }
 
 /** What is kept by more than the survey. */

@@ -4,7 +4,7 @@ import { problemText } from '../core/problems/problem.ts';
 import type { Part } from '../core/columns/column.ts';
 import { PARTS, PackedSurvey, type MeasuresHead, type PackedHead } from '../core/packed/packed-survey.ts';
 import type { Sections } from '../core/packed/sections.ts';
-import { CUT_REASONS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
+import { CUT_REASONS, FILE_KINDS, SURVEY_STATES } from '../core/survey/survey-rows.ts';
 
 const count = z.number().int().min(0);
 
@@ -20,7 +20,7 @@ const FactsHead: z.ZodType<PackedHead> = z.object({
     hasSitemap: z.boolean(),
     files: z.array(
         z.object({
-            kind: z.enum(['robots', 'sitemap']),
+            kind: z.enum(FILE_KINDS),
             url: z.string(),
             status: z.number().int().nullable(),
             // Surveys packed by earlier versions hold sentences there, which are read as such.

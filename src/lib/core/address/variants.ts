@@ -17,3 +17,26 @@ export function variantKey(url: string): string {
     const parameters = query === undefined || query === '' ? '' : `?${query.split('&').sort().join('&')}`;
     return `${host.replace(/^www\./, '')}${plain}${parameters}`;
 }
+
+/** In what way the URL of one variant differs from that of another; of several the first. */
+export const VARIANT_KINDS = ['scheme', 'host', 'index', 'slash', 'slashes', 'case', 'order'] as const;
+export type VariantKind = (typeof VARIANT_KINDS)[number];
+
+/** @param url in our spelling, a variant of `of`; null where they are the same */
+export function variantKind(url: string, of: string): VariantKind | null {
+    const [one, other] = [partsOf(url), partsOf(of)];
+    if (one.scheme !== other.scheme) return 'scheme';
+    if (one.host !== other.host) return 'host';
+    const index = (path: string): string => INDEX_DOCUMENT.exec(path.toLowerCase())?.[0] ?? '';
+    if (index(one.path) !== index(other.path)) return 'index';
+    if (one.path.endsWith('/') !== other.path.endsWith('/')) return 'slash';
+    const folded = (path: string): string => path.replace(/\/{2,}/g, '/');
+    if (folded(one.path) === folded(other.path) && one.path !== other.path) return 'slashes';
+    if (one.path !== other.path) return 'case';
+    return one.query === other.query ? null : 'order';
+}
+
+function partsOf(url: string): { scheme: string; host: string; path: string; query: string } {
+    const [, scheme = '', host = '', path = '', query = ''] = /^(https?):\/\/([^/?]*)([^?]*)(.*)$/.exec(url) ?? [];
+    return { scheme, host, path, query };
+}

@@ -208,7 +208,7 @@ describe('findings of a page, further', () => {
 
     it.each([
         [6, []],
-        [7, ['1 more of its links lead to errors, redirects, or pages that are closed or not canonical.']],
+        [7, ['Something was found of 1 more of its links.']],
     ])('name six bad links and count the rest: %i', (count, rest) => {
         const gone = Array.from({ length: count }, (_, n) => `/gone${n}`);
         const site = new Site().known('/', 'manual').page(

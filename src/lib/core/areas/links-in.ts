@@ -1,5 +1,5 @@
 /** Links from other sites: which page of ours each lands on, and what is lost on the way. */
-import { variantKey } from '../address/variants.ts';
+import { winningVariants } from './variants.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
 import { NO_ADDRESS } from '../model/graph-model.ts';
 import { type PackedSurvey } from '../packed/packed-survey.ts';
@@ -69,28 +69,4 @@ function follow(survey: PackedSurvey, node: number): { end: number; hops: number
         end = next;
     }
     return { end, hops: MAX_HOPS };
-}
-
-/** Of pages that differ only by the way their URL is written, the one that more links name; ties go to the start's host. */
-export function winningVariants(survey: PackedSurvey): Map<number, number> {
-    const groups = new Map<string, number[]>();
-    const urls = survey.texts('url').all();
-    const isPage = survey.numbers('page');
-    const incoming = survey.numbers('incoming_links');
-    for (let node = 0; node < survey.count; node++) {
-        if (isPage[node] !== 1) continue;
-        const key = variantKey(urls[node]!);
-        const group = groups.get(key);
-        if (group) group.push(node);
-        else groups.set(key, [node]);
-    }
-    const home = new URL(survey.head.start).origin;
-    const winners = new Map<number, number>();
-    for (const group of groups.values()) {
-        if (group.length < 2) continue;
-        const isHome = (node: number): number => Number(urls[node]!.startsWith(`${home}/`));
-        const [winner] = [...group].sort((a, b) => incoming[b]! - incoming[a]! || isHome(b) - isHome(a) || a - b);
-        for (const node of group) winners.set(node, winner!);
-    }
-    return winners;
 }

@@ -5,6 +5,10 @@ import { defineCheck, type Check, type CheckView, when } from './check.ts';
 import { answersBadly, answersRoot, stopsWhereListed } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
+/** Likeness in hundredths below which two main texts say different things, and words from which on they are compared. */
+const UNLIKE = 30;
+const ENOUGH_WORDS = 50;
+
 /** The canonical that counts of each page that names another URL: its address; -1 for none, or the page itself. */
 export function acceptedOf(survey: PackedSurvey): (node: number) => number {
     const [start, canonical, page] = [
@@ -167,6 +171,30 @@ export const CANONICAL_CHECKS: readonly Check[] = [
             return (node) => {
                 const to = accepted(node);
                 return to >= survey.count ? { params: { url: survey.addressUrl(to) } } : null;
+            };
+        },
+    }),
+    defineCheck({
+        id: 'canonical-unlike',
+        severity: 'risk',
+        looks: 'page',
+        name: 'Canonical of another text',
+        fires: `A page whose main text has little in common with that of its canonical: a likeness below ${UNLIKE} in a hundred.`,
+        quiet: 'Near-doubles, main texts under 50 words, and canonicals that were not read.',
+        why: 'It is not the same page: what it says is given up, or the canonical is passed over.',
+        advice: 'Let the page name itself, or the one it doubles.',
+        example: '/guides/saws names /guides/ as its canonical, and says something else',
+        ofPage: ({ survey }) => {
+            const [accepted, alike, words] = [
+                acceptedOf(survey),
+                survey.numbers('canonical_likeness'),
+                survey.numbers('main_words'),
+            ];
+            return (node) => {
+                const to = accepted(node);
+                if (to < 0 || to >= survey.count || alike[node]! < 0 || alike[node]! >= UNLIKE) return null;
+                if (words[node]! < ENOUGH_WORDS || words[to]! < ENOUGH_WORDS) return null;
+                return { params: { url: siteUrl(survey, to), likeness: alike[node]! } };
             };
         },
     }),

@@ -1,7 +1,9 @@
 /** The cause of each row that the register found: rows with the same one are mended by one edit. */
+import { templateWords } from '../areas/template-words.ts';
+import { linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { CauseParams, Spread } from '../words/cause-params.ts';
-import { isFindingId } from '../words/finding-params.ts';
+import { isFindingId, type FindingParams } from '../words/finding-params.ts';
 import type { Cause, CheckView } from './check.ts';
 import { CHECKS } from './register.ts';
 
@@ -44,7 +46,7 @@ export function causesOfRows(view: CheckView, rows: Rows): { cause: Int32Array; 
     const known = new Map<Cause, Map<Spread, number>>();
     const cause = Int32Array.from(first, (own, row) => {
         if (!spreads(own)) return numberOf(own);
-        const to = spread(own, rows.subject[row]!);
+        const to = spread(own, row);
         const bySpread = known.get(own) ?? new Map<Spread, number>();
         known.set(own, bySpread);
         let number = bySpread.get(to);
@@ -55,13 +57,48 @@ export function causesOfRows(view: CheckView, rows: Rows): { cause: Int32Array; 
 }
 
 function rowCauses(view: CheckView, { subject, start }: Rows): Cause[] {
-    return CHECKS.flatMap(({ id, cause }, number) => {
+    /** Made when the first single link is met. */
+    let template: ((link: number) => number) | null = null;
+    return CHECKS.flatMap(({ id, cause, ofLink }, number) => {
         const own = subject.subarray(start[number], start[number + 1]);
         if (own.length === 0 || !isFindingId(id)) return [];
         const of = cause?.(view);
         const atPages: Cause = { kind: 'pages', params: { check: id, spread: { of: 'some' } } };
-        return Array.from(own, (node) => of?.(node) ?? atPages);
+        if (ofLink === null) return Array.from(own, (node) => of?.(node) ?? atPages);
+        const templateOf = (template ??= templatesOfLinks(view.survey));
+        const inTemplate = new Map<number, Cause>();
+        return Array.from(own, (link) => of?.(link) ?? held(view.survey, id, templateOf(link), inTemplate) ?? atPages);
     });
+}
+
+/** The template that alone holds a link, as a cause; null where it stands elsewhere too. */
+function held(
+    survey: PackedSurvey,
+    check: keyof FindingParams,
+    template: number,
+    known: Map<number, Cause>,
+): Cause | null {
+    if (template < 0) return null;
+    let cause = known.get(template);
+    if (cause === undefined) {
+        const { name } = survey.measured.templates[template]!;
+        cause = { kind: 'link-in', params: { check, name, words: templateWords(survey, template) } };
+        known.set(template, cause);
+    }
+    return cause;
+}
+
+/** Of each link the template that alone holds its list; -1 for none. O(blocks) */
+function templatesOfLinks(survey: PackedSurvey): (link: number) => number {
+    const { blockList, blockTemplate, listStart } = linkGraphOf(survey);
+    const unseen = -2;
+    const alone = new Int32Array(listStart.length).fill(unseen);
+    for (let block = 0; block < blockList.length; block++) {
+        const list = blockList[block]!;
+        const template = blockTemplate[block]!;
+        alone[list] = alone[list] === unseen || alone[list] === template ? template : -1;
+    }
+    return (link) => alone[listOfLink(survey, link)]!;
 }
 
 function withSpread(cause: Cause<Spreading>, spread: Spread): Cause {
@@ -70,11 +107,13 @@ function withSpread(cause: Cause<Spreading>, spread: Spread): Cause {
         : { kind: 'stops', params: { ...cause.params, spread } };
 }
 
+const NO_NODE = -1;
 const SITE: Spread = { of: 'site' };
 const SOME: Spread = { of: 'some' };
 
 /** How far what is found spreads, by kind and page: over the site, over the page's section, or here and there. */
-function spreadsOf(survey: PackedSurvey, { subject }: Rows, causes: readonly Cause[]) {
+function spreadsOf(survey: PackedSurvey, { subject, check }: Rows, causes: readonly Cause[]) {
+    const isLink = (row: number): boolean => CHECKS[check[row]!]!.ofLink !== null;
     const [isPage, section] = [survey.numbers('page'), survey.numbers('section')];
     const sections: readonly Spread[] = survey
         .texts('section_words')
@@ -91,7 +130,7 @@ function spreadsOf(survey: PackedSurvey, { subject }: Rows, causes: readonly Cau
             own = { pages: new Uint32Array(sections.length), last: new Uint8Array(survey.count), total: 0 };
             found.set(cause, own);
         }
-        const node = subject[row]!;
+        const node = isLink(row) ? NO_NODE : subject[row]!;
         if (isPage[node] !== 1 || own.last[node] === 1) return;
         own.last[node] = 1;
         own.pages[section[node]!]!++;
@@ -99,8 +138,10 @@ function spreadsOf(survey: PackedSurvey, { subject }: Rows, causes: readonly Cau
     });
     const total = all.reduce((a, b) => a + b, 0);
     const isNearlyAll = (some: number, of: number): boolean => of >= ENOUGH_PAGES && some >= of * NEARLY_ALL;
-    return (cause: Cause<Spreading>, node: number): Spread => {
+    return (cause: Cause<Spreading>, row: number): Spread => {
         const own = found.get(cause)!;
+        const node = isLink(row) ? NO_NODE : subject[row]!;
+        // What nearly all pages have of single links stands in a template, and is told as such.
         if (isPage[node] !== 1) return SOME;
         if (isNearlyAll(own.total, total)) return SITE;
         const at = section[node]!;
@@ -115,8 +156,11 @@ const KEYS: { [K in keyof CauseParams]: (params: CauseParams[K]) => string } = {
     rule: ({ file, rule }) => `${file} ${rule}`,
     file: ({ file, check }) => `${file} ${check}`,
     stops: ({ gate, spread }) => `stops at ${gate}${spreadKey(spread)}`,
+    variants: ({ by, to }) => `variants by ${by} ${to}`.trimEnd(),
     'cut-off': ({ section }) => `cut off in ${section}`,
     island: ({ url }) => `island ${url}`,
+    'link-in': ({ name, check }) => `${check} in ${name}`,
+    outside: ({ url, status }) => `${status === 0 ? 'no answer' : status} ${url}`,
     pages: ({ check, spread }) => `${check}${spreadKey(spread)}`,
 };
 

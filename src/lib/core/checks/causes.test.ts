@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { causesTold, checkView } from '../../../../tests/support/checks.ts';
+import { causesTold, checkView, nodesAbout } from '../../../../tests/support/checks.ts';
 import { rule, told } from '../../../../tests/support/problems.ts';
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { sizeFound } from '../../../../tests/support/sets.ts';
@@ -30,6 +30,12 @@ function site(paths: string[]): Site {
 }
 const PATHS = ['/', '/a/one', '/a/two', '/b/three'];
 const lost = { status: 404, words: null };
+
+const accepted = (causes: [string, string][], findings: [string, string][] = []) => ({
+    off: new Set<never>(),
+    thresholds: new Map(),
+    accepted: { causes: new Map(causes), findings: new Map(findings) },
+});
 
 /** Causes of a site, as "severity: key (URLs)" with what follows: "check on pages". */
 function told_(view: CheckView): Record<string, string[]> {
@@ -267,16 +273,97 @@ describe('causes', () => {
     });
 });
 
+describe('causes of single links', () => {
+    const bad = { to: '', kind: 'other', text: 'https://' } as const;
+    /** A third page has such a link of its own. */
+    const planted = (): Site =>
+        site(PATHS)
+            .share(['/a/one', '/a/two', '/b/three'], [bad, { to: '/' }, { to: '/a/one' }], 'footer')
+            .page('/c', [bad, { to: '/' }], { ...said, title: 'C', h1: 'C' })
+            .known('/c')
+            .share(['/', '/a/one'], [{ to: '/c' }, { to: '/' }, { to: '/a/two' }], 'aside');
+
+    it('are the template that alone holds them, and the pages where they stand in sentences', () => {
+        const view = checkView(pack(planted()));
+        expect(told_(view)).toEqual({
+            'fault: link-malformed in block1 (3)': ['link-malformed on 3'],
+            'fault: link-malformed (1)': ['link-malformed on 1'],
+        });
+        expect(causesTold(view).map(({ say }) => say)).toEqual([
+            'Write whole addresses in links of 3 pages',
+            'Write whole addresses in links of /c',
+        ]);
+        for (const { set, urls } of causesOf(view).open) expect(sizeFound(view, set!)).toBe(urls);
+    });
+
+    it('are accepted with what they lead to', () => {
+        const view = checkView(pack(planted()), { settings: accepted([], [['link-malformed https://', 'soon']]) });
+        expect(causesOf(view).open).toEqual([]);
+        expect(
+            causesOf(view)
+                .accepted.map(({ key }) => key)
+                .sort(),
+        ).toEqual(['link-malformed', 'link-malformed in block1']);
+    });
+
+    it('are what lies outside and does not answer, wherever it is linked or loaded', () => {
+        const gone = 'https://other.example/gone';
+        const of = site(PATHS)
+            .share(['/a/one', '/a/two'], [{ to: gone }, { to: '/' }], 'footer')
+            .share(['/', '/b/three'], [{ to: gone, kind: 'img' }, { to: '/' }], 'aside');
+        of.rows.checks.push({
+            ...{ address: of.id(gone), kind: 'external', status: 410, notRead: '', failure: '' },
+            ...{ contentType: '', redirectTo: null, milliseconds: 1, readAt: 0 },
+        });
+        expect(causes(of)).toEqual({
+            [`fault: 410 ${gone} (4)`]: ['external-error on 2', 'resource-error on 2'],
+        });
+    });
+});
+
+describe('addresses that are one page', () => {
+    it('are one rule of redirects for each way in which they differ', () => {
+        const paths = ['/', '/a', '/a/', '/b', '/b/', '/c/', '/c/index.html'];
+        const of = new Site().known('/', 'manual');
+        for (const path of paths) of.page(path, [], { ...said, title: path, h1: path });
+        of.share(
+            paths,
+            ['/', '/a/', '/b/', '/c/'].map((to) => ({ to })),
+        ).share(
+            ['/a', '/b'],
+            ['/a', '/b', '/c/index.html'].map((to) => ({ to })),
+        );
+        const main = new Map(
+            paths.map((path) => [
+                of.id(path),
+                { hash: path.replace(/(?:\/|\/index\.html)$/, ''), words: 80, signature: null },
+            ]),
+        );
+        const view = checkView(packSurvey(of.measure(), { body: new Map(), main }).survey);
+        const variants = causesTold(view).filter(({ cause }) => cause.kind === 'variants');
+        expect(variants.map(({ key, urls, say }) => [key, urls, say]).sort()).toEqual([
+            ['variants by index /', 1, 'Redirect 1 address with an index document to their folders'],
+            ['variants by slash /', 2, 'Redirect 2 addresses to the same with a slash at the end'],
+        ]);
+        for (const { set, urls } of variants) expect(sizeFound(view, set!)).toBe(urls);
+        // Told as variants, and not as pages with the text of another too.
+        expect(causesOf(view).open.filter(({ follows }) => follows.some(({ check }) => check === 'same-text'))).toEqual(
+            [],
+        );
+    });
+});
+
 describe('causes of random sites', () => {
     const sites = Array.from({ length: 25 }, (_, seed) => checkView(packSurvey(randomSite(seed + 1).measure()).survey));
 
     it('hold every finding once, with its worst severity and the URLs it is about', () => {
         for (const view of sites) {
             const wanted = new Map<string, { urls: Set<number>; severities: string[]; checks: Set<string> }>();
-            for (const { finding, node, target, cause } of siteFindings(view)) {
+            for (const placed of siteFindings(view)) {
+                const { finding, cause } = placed;
                 const own = wanted.get(cause) ?? { urls: new Set(), severities: [], checks: new Set() };
                 wanted.set(cause, own);
-                own.urls.add(target === -1 ? node : target);
+                for (const node of nodesAbout(view.survey, placed)) own.urls.add(node);
                 own.severities.push(finding.severity);
                 own.checks.add(finding.check);
             }
@@ -383,12 +470,6 @@ describe('what is accepted', () => {
         const of = site(PATHS).page('/gone', [], lost).page('/lost', [], lost);
         return of.page('/c', [{ to: '/gone' }, { to: '/lost' }], { ...said, title: 'C', h1: 'C' });
     };
-    const accepted = (causes: [string, string][], findings: [string, string][] = []) => ({
-        off: new Set<never>(),
-        thresholds: new Map(),
-        accepted: { causes: new Map(causes), findings: new Map(findings) },
-    });
-
     it('stands apart, is in no set but its own, and nothing else changes', () => {
         const survey = pack(planted());
         const settings = accepted([['404 /gone', 'the archive is closed']]);
@@ -410,7 +491,7 @@ describe('what is accepted', () => {
         expect(causesOf(view).open.map(({ key }) => key)).toContain('404 /gone');
         expect(causesOf(view).accepted.map(({ key }) => key)).toEqual(['404 /lost']);
         const links = [...siteFindings(view)].filter(({ finding }) => finding.check === 'link-to-error');
-        expect(links.map(({ target, isAccepted }) => [view.survey.url(target), isAccepted])).toEqual([
+        expect(links.map(({ to, isAccepted }) => [to, isAccepted])).toEqual([
             [`${ORIGIN}/gone`, false],
             [`${ORIGIN}/lost`, true],
         ]);

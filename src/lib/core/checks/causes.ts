@@ -7,11 +7,11 @@ import { givenTo } from './given-to.ts';
 import { quoted } from '../sets/tokens.ts';
 import type { FileParams, FindingParams } from '../words/finding-params.ts';
 import type { Cause, CheckView, FileFinding } from './check.ts';
-import { isSameSort, SEVERITIES, type Severity } from './check.ts';
+import { SEVERITIES, type Severity } from './check.ts';
 import { fileCause, fileFindings } from './file-findings.ts';
 import { causeKey } from './cause-rows.ts';
-import { foundOf, LINK_SORTS, type Found } from './found.ts';
-import { eachLinkedPair } from './linked-pairs.ts';
+import { foundOf, type Found } from './found.ts';
+import { eachPlace } from './found-places.ts';
 import { CHECKS } from './register.ts';
 import { thrownAway } from './roots.ts';
 import { siteUrl } from './site-url.ts';
@@ -33,7 +33,7 @@ export interface ToldCause {
     severity: Severity;
     /** The URL it is about, where it is one: as the reader of the site knows it. */
     only: string | null;
-    /** URLs it is about: what is found of pages, and what links lead to. The size of `set`; 0 for files alone. Null where it is accepted. */
+    /** URLs it is about: what is found of pages, what links lead to, and pages with such single links. The size of `set`; 0 for files alone. Null where it is accepted. */
     urls: number;
     set: string | null;
     /** Standing of those URLs; of those that are not ranked what links give them. In average pages. */
@@ -80,7 +80,7 @@ function told(view: CheckView, accepted: 0 | 1): ToldCause[] {
     const rows = rowsByCause(found, accepted);
     if (rows.size === 0) return [];
     const worth = worthOf(view);
-    const pages = pagesByCause(view, found, accepted);
+    const holders = holdersOf(view, found, accepted);
     /** The last cause that each URL was counted for: one with several findings of it counts once. */
     const last = new Int32Array(view.survey.count).fill(-1);
     const causes = [...rows].map(([number, own]) => {
@@ -88,10 +88,12 @@ function told(view: CheckView, accepted: 0 | 1): ToldCause[] {
         const made = emptyCause(key, cause, accepted);
         for (const row of own) {
             const [subject, check] = [found.subject[row]!, found.check[row]!];
+            follow(made, checkAt(check), SEVERITIES[found.severity[row]!]!, () => holders.count(number, check));
+            if (CHECKS[check]!.ofLink !== null) continue;
             if (last[subject] !== number) worth.add(made, subject);
             last[subject] = number;
-            follow(made, checkAt(check), SEVERITIES[found.severity[row]!]!, () => pages(number, check));
         }
+        for (const node of holders.ofLinks(number)) if (last[node] !== number) worth.add(made, node);
         return made;
     });
     return sorted(causes);
@@ -183,40 +185,43 @@ function follow(cause: ToldCause, check: Follows['check'], severity: Severity, p
     return own;
 }
 
-/** How many pages each check finds something of that follows from each cause: of links the pages they stand on. */
-function pagesByCause({ survey }: CheckView, found: Found, accepted: 0 | 1): (cause: number, check: number) => number {
-    const keyOf = (row: number): number => found.cause[row]! * CHECKS.length + found.check[row]!;
+/** On which pages what follows from a cause is found: of links those they stand on. */
+interface Holders {
+    /** How many of one check. */
+    count: (cause: number, check: number) => number;
+    /** Those with single links the cause is about. */
+    ofLinks: (cause: number) => Iterable<number>;
+}
+
+function holdersOf(view: CheckView, found: Found, accepted: 0 | 1): Holders {
+    const keyOf = (cause: number, check: number): number => cause * CHECKS.length + check;
     const counts = new Uint32Array(found.causes.length * CHECKS.length);
-    for (const links of LINK_SORTS) {
-        /** Rows about each target of links, one after the other. */
-        const rows = new Map<number, number[]>();
-        const marked = new Uint8Array(survey.count);
-        for (let row = 0; row < found.check.length; row++) {
-            if (found.accepted[row] !== accepted) continue;
-            const check = CHECKS[found.check[row]!]!;
-            if (check.ofTarget === null) {
-                if (links === LINK_SORTS[0]) counts[keyOf(row)]!++;
-                continue;
-            }
-            if (!isSameSort(check.links, links)) continue;
-            const subject = found.subject[row]!;
-            marked[subject] = 1;
-            const own = rows.get(subject);
-            if (own) own.push(keyOf(row));
-            else rows.set(subject, [keyOf(row)]);
+    /** The last page that was counted of a cause and check: places of one check come in the order of pages. */
+    const last = new Int32Array(counts.length).fill(-1);
+    /** Single links come link by link, and not by pages: theirs are gathered, by cause and check, and by cause. */
+    const [ofLinks, ofCause] = [new Map<number, Set<number>>(), new Map<number, Set<number>>()];
+    const isMeant = (row: number): boolean => found.accepted[row] === accepted;
+    eachPlace(view.survey, found, isMeant, (row, node) => {
+        const [cause, check] = [found.cause[row]!, found.check[row]!];
+        const key = keyOf(cause, check);
+        if (CHECKS[check]!.ofLink !== null) {
+            put(ofLinks, key, node);
+            put(ofCause, cause, node);
+        } else if (last[key] !== node) {
+            last[key] = node;
+            counts[key]!++;
         }
-        if (rows.size === 0) continue;
-        /** The last page that was counted of a cause and check: one with several such links counts once. */
-        const last = new Int32Array(counts.length).fill(-1);
-        eachLinkedPair(survey, { marked, links }, (node, target) => {
-            for (const key of rows.get(target)!) {
-                if (last[key] === node) continue;
-                last[key] = node;
-                counts[key]!++;
-            }
-        });
-    }
-    return (cause, check) => counts[cause * CHECKS.length + check]!;
+    });
+    return {
+        count: (cause, check) => ofLinks.get(keyOf(cause, check))?.size ?? counts[keyOf(cause, check)]!,
+        ofLinks: (cause) => ofCause.get(cause) ?? [],
+    };
+}
+
+function put(into: Map<number, Set<number>>, key: number, node: number): void {
+    const own = into.get(key);
+    if (own) own.add(node);
+    else into.set(key, new Set([node]));
 }
 
 /** What a URL is worth that a cause is about: its standing, else what links give it; and its visits. */

@@ -3,6 +3,7 @@
  * (*Fix once*), what a survey cannot claim, the docs page (`docs/checks.md`) and its place in Find are views of it. Nothing
  * else says that something is wrong. How one is added is in `CONTRIBUTING.md`.
  */
+import type { FactName } from '../packed/column-names.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { Problem } from '../problems/problem.ts';
 import type { CauseParams } from '../words/cause-params.ts';
@@ -53,6 +54,8 @@ export type Finding<I extends keyof FindingParams = keyof FindingParams> = {
         params: FindingParams[K];
         /** Where the link stands that it is about; null for what is no link. */
         place: FindingPlace | null;
+        /** Line of the page's source it rests on, where that is known of what is no link. */
+        line?: number;
     };
 }[I];
 
@@ -79,10 +82,12 @@ export interface Threshold {
 export interface Told<P> {
     params: P;
     severity?: Severity;
+    /** Line of the page's source it rests on. */
+    line?: number;
 }
 
 /** The same of a file. */
-export interface ToldOfFile<P> extends Told<P> {
+export interface ToldOfFile<P> extends Omit<Told<P>, 'line'> {
     file: string;
     line: number | null;
 }
@@ -103,6 +108,10 @@ interface Described {
     threshold?: Threshold;
     /** Not known, and so never told, where a limit or a stop left something unread. */
     needsWhole?: boolean;
+    /** Not known where no made-up address was asked for. */
+    needsMadeUp?: boolean;
+    /** A fact that surveys of earlier versions do not have: not known without it. */
+    needsFact?: FactName;
     /** Not known where no sitemap could be read. */
     needsSitemap?: boolean;
 }
@@ -129,11 +138,18 @@ interface Declaration<I extends CheckId> extends Described {
     ofTarget?: (
         view: CheckView,
     ) => (target: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
+    /** The same of single links, by their number among all links of lists: of those on pages that count. */
+    ofLink?: (
+        view: CheckView,
+    ) => (link: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
     /** What is so of files of the site, in the order of their lines. */
     ofFiles?: (view: CheckView) => ToldOfFile<I extends keyof FileParams ? FileParams[I] : never>[];
-    /** Which links `ofTarget` is about; any where it is left out. */
+    /** Which links `ofTarget` is about, or on which pages those of `ofLink` stand; any where it is left out. */
     links?: LinkSort;
-    /** What a finding of that page or target follows from; null for the pages it is found of, as is taken when left out. */
+    /**
+     * What a finding of that page, target or link follows from; null for the template that alone holds the link, else the
+     * pages it is found of, as is taken when left out.
+     */
     cause?: (view: CheckView) => (subject: number) => Cause | null;
 }
 
@@ -142,17 +158,19 @@ export interface Check extends Described {
     id: CheckId;
     ofPage: Tells | null;
     ofTarget: Tells | null;
+    ofLink: Tells | null;
     ofFiles: ((view: CheckView) => FileFinding[]) | null;
     links: LinkSort;
     cause: ((view: CheckView) => (subject: number) => Cause | null) | null;
 }
 
-/** What a check tells of a node, made ready for a survey; without its place. */
-export type Tells = (view: CheckView) => (node: number) => Finding | null;
+/** What a check tells of a page, target or link, made ready for a survey; without its place. */
+export type Tells = (view: CheckView) => (subject: number) => Finding | null;
 
 export function defineCheck<const I extends CheckId>({
     ofPage,
     ofTarget,
+    ofLink,
     ofFiles,
     links,
     cause,
@@ -174,6 +192,7 @@ export function defineCheck<const I extends CheckId>({
         ...check,
         ofPage: told(ofPage),
         ofTarget: told(ofTarget),
+        ofLink: told(ofLink),
         ofFiles:
             ofFiles === undefined
                 ? null
@@ -184,8 +203,12 @@ export function defineCheck<const I extends CheckId>({
 }
 
 /** Whether a check can be told of a survey: what it needs is there. */
-export function isKnown({ needsWhole, needsSitemap }: Check, { head }: PackedSurvey): boolean {
-    return (!needsWhole || head.complete) && (!needsSitemap || head.hasSitemap);
+export function isKnown(check: Check, survey: PackedSurvey): boolean {
+    const { needsWhole, needsSitemap, needsMadeUp, needsFact } = check;
+    const { complete, hasSitemap, files } = survey.head;
+    if (needsMadeUp && !files.some(({ kind }) => kind === 'made-up')) return false;
+    const hasFact = needsFact === undefined || !survey.lacks(needsFact);
+    return hasFact && (!needsWhole || complete) && (!needsSitemap || hasSitemap);
 }
 
 /** Told where something is so; nothing where it is not. */

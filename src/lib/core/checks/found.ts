@@ -1,6 +1,6 @@
 /**
- * What the register finds in a survey, as columns: a row for each page, and for each target of links, of which a check
- * finds something. Sets, findings one by one, causes and the page sheet are made of these rows; what a row says is asked
+ * What the register finds in a survey, as columns: a row for each page, each target of links, and each single link, of
+ * which a check finds something. Sets, findings one by one, causes and the page sheet are made of these rows; what a row says is asked
  * of its check again, which is O(1).
  */
 import { latest } from '../kept.ts';
@@ -18,7 +18,8 @@ import {
     type LinkSort,
     type Tells,
 } from './check.ts';
-import { eachLinkedPair } from './linked-pairs.ts';
+import { linkEnd, linkGraphOf } from '../packed/link-graph.ts';
+import { eachLinkedPair, sourceOf } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { acceptedKey } from './settings.ts';
 
@@ -26,7 +27,7 @@ export interface Found {
     /** Rows check by check, and of each by the number of the page. */
     check: Uint8Array;
     severity: Uint8Array;
-    /** The page, or what the links lead to. */
+    /** The page, or what the links lead to, or the number of the link. */
     subject: Int32Array;
     /** Number of the cause. */
     cause: Int32Array;
@@ -47,8 +48,8 @@ export function toldChecks({ survey, settings }: CheckView): Check[] {
     return CHECKS.filter((check) => isKnown(check, survey) && !settings.off.has(check.id));
 }
 
-/** What a check tells of a page or of a target; null for a check of neither. */
-export const tellsOf = (check: Check): Tells | null => check.ofPage ?? check.ofTarget;
+/** What a check tells of a page, a target or a link; null for a check of files. */
+export const tellsOf = ({ ofPage, ofTarget, ofLink }: Check): Tells | null => ofPage ?? ofTarget ?? ofLink;
 
 function find(view: CheckView): Found {
     const { survey, settings } = view;
@@ -59,16 +60,20 @@ function find(view: CheckView): Found {
         start[number] = check!.length;
         const tells = told.has(item) ? tellsOf(item)?.(view) : undefined;
         if (!tells) return;
-        // Of links only what another page links to, by a link of the sort that is asked about.
-        const isLinked = item.ofTarget === null ? null : linkedBy(survey, item.links, tells);
-        for (let node = 0; node < survey.count; node++) {
-            if (isLinked?.[node] === 0) continue;
-            const finding = tells(node);
-            if (finding === null) continue;
+        const tell = (of: number): void => {
+            const finding = tells(of);
+            if (finding === null) return;
             check!.push(number);
             severity!.push(SEVERITIES.indexOf(finding.severity));
-            subject!.push(node);
+            subject!.push(of);
+        };
+        if (item.ofLink !== null) {
+            eachHeldLink(survey, item.links.from, tell);
+            return;
         }
+        // Of targets only what another page links to, by a link of the sort that is asked about.
+        const isLinked = item.ofTarget === null ? null : linkedBy(survey, item.links, tells);
+        for (let node = 0; node < survey.count; node++) if (isLinked?.[node] !== 0) tell(node);
     });
     start[CHECKS.length] = check!.length;
     const columns = {
@@ -82,7 +87,7 @@ function find(view: CheckView): Found {
     const isAccepted = (row: number): boolean =>
         accepted.causes.has(causes[cause[row]!]!.key) ||
         (accepted.findings.size > 0 &&
-            accepted.findings.has(acceptedKey(CHECKS[columns.check[row]!]!.id, survey.url(columns.subject[row]!))));
+            accepted.findings.has(acceptedKey(CHECKS[columns.check[row]!]!.id, subjectText(survey, columns, row))));
     return { ...columns, cause, causes, accepted: Uint8Array.from(cause, (_, row) => (isAccepted(row) ? 1 : 0)) };
 }
 
@@ -100,26 +105,51 @@ function linkedBy(survey: PackedSurvey, links: LinkSort, tells: (node: number) =
     return linked;
 }
 
+/** Tells the links of all lists that stand on a page whose links count, and are asked about. */
+function eachHeldLink(survey: PackedSurvey, from: LinkSort['from'], tell: (link: number) => void): void {
+    const { isPage, pageStart, pageBlocks, blockList, listStart } = linkGraphOf(survey);
+    const isMeant = sourceOf(survey, from);
+    const held = new Uint8Array(listStart.length);
+    for (let node = 0; node < survey.count; node++) {
+        if (isPage[node] !== 1 || !isMeant(node)) continue;
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) held[blockList[pageBlocks[at]!]!] = 1;
+    }
+    for (let list = 0; list + 1 < listStart.length; list++) {
+        if (held[list] !== 1) continue;
+        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) tell(link);
+    }
+}
+
+/** What a row is accepted by: the URL of its page, or what its links lead to: a URL, or what is written in place of one. */
+export function subjectText(
+    survey: PackedSurvey,
+    { check, subject }: Pick<Found, 'check' | 'subject'>,
+    row: number,
+): string {
+    const own = subject[row]!;
+    return CHECKS[check[row]!]!.ofLink === null ? survey.url(own) : linkEnd(survey, own);
+}
+
 /** The sorts of links that checks ask about. */
 export const LINK_SORTS: readonly LinkSort[] = CHECKS.filter(({ ofTarget }) => ofTarget !== null)
     .map(({ links }) => links)
     .filter((sort, place, all) => all.findIndex((other) => isSameSort(sort, other)) === place);
 
-/** The row of a check for a page or target; -1 for none. O(log rows) */
-export function rowOf({ start, subject }: Found, check: number, node: number): number {
+/** The row of a check for a page, target or link; -1 for none. O(log rows) */
+export function rowOf({ start, subject }: Found, check: number, of: number): number {
     let low = start[check]!;
     let high = start[check + 1]!;
     while (low < high) {
         const middle = (low + high) >> 1;
-        if (subject[middle]! < node) low = middle + 1;
+        if (subject[middle]! < of) low = middle + 1;
         else high = middle;
     }
-    return low < start[check + 1]! && subject[low] === node ? low : -1;
+    return low < start[check + 1]! && subject[low] === of ? low : -1;
 }
 
 /** What rows say, asked of their checks again. */
 export function findingsAt(view: CheckView, { check, subject }: Found): (row: number) => Finding {
-    const ready = new Map<number, (node: number) => Finding | null>();
+    const ready = new Map<number, ReturnType<Tells>>();
     return (row) => {
         const number = check[row]!;
         let tells = ready.get(number);

@@ -48,7 +48,7 @@ export function eachLinkedPair(
 }
 
 /** Whether the links of a page are asked about. */
-function sourceOf(survey: PackedSurvey, from: LinkSort['from']): (node: number) => boolean {
+export function sourceOf(survey: PackedSurvey, from: LinkSort['from']): (node: number) => boolean {
     const gate = survey.numbers('gate');
     if (from === 'indexable') return (node) => gate[node] === GATE_INDEXABLE;
     if (from === 'https') return (node) => survey.url(node).startsWith('https:');

@@ -1,7 +1,8 @@
 /** What the register finds of one page. */
 import { isSameSort, SEVERITIES, type CheckView, type Finding, type FindingPlace } from './check.ts';
-import { findingsAt, foundOf, LINK_SORTS, rowOf, type Found } from './found.ts';
-import { eachLinkedPair } from './linked-pairs.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
+import { findingsAt, foundOf, LINK_SORTS, rowOf, subjectText, type Found } from './found.ts';
+import { eachLinkedPair, sourceOf } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 
 /** Links that are told one by one. */
@@ -29,7 +30,7 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
     const findingAt = findingsAt(view, found);
     const tell = (row: number, place: Finding['place']): PageFinding => {
         const finding = { ...findingAt(row), place };
-        const subject = view.survey.url(found.subject[row]!);
+        const subject = subjectText(view.survey, found, row);
         const cause = found.causes[found.cause[row]!]!.key;
         return { finding, subject, cause, isAccepted: found.accepted[row] === 1 };
     };
@@ -48,7 +49,7 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
     return { findings, moreLinks: Math.max(links.length - MOST_LINKS, 0) };
 }
 
-/** Rows about targets of a page's links, each with the first such link. */
+/** Rows about targets of a page's links, each with the first such link, and about the links themselves. */
 function linksFound({ survey }: CheckView, found: Found, node: number): { row: number; place: FindingPlace }[] {
     const links: { row: number; place: FindingPlace }[] = [];
     const everything = new Uint8Array(survey.count).fill(1);
@@ -63,5 +64,26 @@ function linksFound({ survey }: CheckView, found: Found, node: number): { row: n
             }
         });
     }
-    return links;
+    return [...links, ...singleLinks(survey, found, node)];
+}
+
+function singleLinks(survey: CheckView['survey'], found: Found, node: number): { row: number; place: FindingPlace }[] {
+    const { isPage, pageStart, pageBlocks, blockList, listStart } = linkGraphOf(survey);
+    if (isPage[node] !== 1) return [];
+    const links = new Map<number, FindingPlace>();
+    for (let pageBlock = pageStart[node]!; pageBlock < pageStart[node + 1]!; pageBlock++) {
+        const list = blockList[pageBlocks[pageBlock]!]!;
+        const first = listStart[list]!;
+        for (let link = first; link < listStart[list + 1]!; link++) {
+            if (!links.has(link)) links.set(link, { pageBlock, at: link - first });
+        }
+    }
+    return CHECKS.flatMap((check, number) => {
+        const none = check.ofLink === null || found.start[number] === found.start[number + 1];
+        if (none || !sourceOf(survey, check.links.from)(node)) return [];
+        return [...links].flatMap(([link, place]) => {
+            const row = rowOf(found, number, link);
+            return row === -1 ? [] : [{ row, place }];
+        });
+    });
 }

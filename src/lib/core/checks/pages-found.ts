@@ -1,14 +1,14 @@
 /** Of which pages something is found: what a set asks for. */
 import { Bits } from '../sets/bits.ts';
 import type { Sought } from '../sets/set-expression.ts';
-import { isSameSort, SEVERITIES, type CheckView } from './check.ts';
-import { foundOf, LINK_SORTS, type Found } from './found.ts';
-import { eachLinkedPair } from './linked-pairs.ts';
+import { SEVERITIES, type CheckView } from './check.ts';
+import { foundOf, type Found } from './found.ts';
+import { eachAbout, eachPlace } from './found-places.ts';
 import { CHECKS } from './register.ts';
 
 /**
  * Pages of which something is found: by one check, of one severity, of one cause, or among what is accepted. Of links the
- * pages they stand on, but of a cause as such the URLs it is about. What is accepted is found only where it is asked for;
+ * pages they stand on, but of a cause as such what the links lead to, where that is a page of the site. What is accepted is found only where it is asked for;
  * what the survey cannot know is found of none. Needs all parts. O(findings + link occurrences).
  */
 export function pagesFound(view: CheckView, sought: Sought): Bits {
@@ -16,19 +16,8 @@ export function pagesFound(view: CheckView, sought: Sought): Bits {
     const all = foundOf(view);
     const isMeant = meant(all, sought);
     const pages = new Bits(survey.count);
-    const marked = LINK_SORTS.map(() => new Uint8Array(survey.count));
-    for (let row = 0; row < all.check.length; row++) {
-        if (!isMeant(row)) continue;
-        const { ofTarget, links } = CHECKS[all.check[row]!]!;
-        const subject = all.subject[row]!;
-        if (ofTarget === null || sought.kind === 'cause') pages.add(subject);
-        else marked[LINK_SORTS.findIndex((sort) => isSameSort(sort, links))]![subject] = 1;
-    }
-    LINK_SORTS.forEach((links, number) => {
-        const targets = marked[number]!;
-        if (!targets.includes(1)) return;
-        eachLinkedPair(survey, { marked: targets, links }, (node) => pages.add(node));
-    });
+    const each = sought.kind === 'cause' ? eachAbout : eachPlace;
+    each(survey, all, isMeant, (_, node) => pages.add(node));
     return pages;
 }
 

@@ -3,6 +3,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { hostOf } from '../address/address.ts';
 import { once } from '../kept.ts';
 import { defineCheck, thresholdOf, type Check, type Threshold, when } from './check.ts';
+import { headLinksOf } from '../packed/head-links.ts';
 import { answersBadly, answersRoot, ruleRoot } from './roots.ts';
 import { siteUrl } from './site-url.ts';
 
@@ -202,6 +203,25 @@ export const REDIRECT_CHECKS: readonly Check[] = [
                 page[node] === 1 && refresh[node]! >= 0 && refresh[node] !== node
                     ? { params: { end: urlOf(survey, refresh[node]!) } }
                     : null;
+        },
+    }),
+    defineCheck({
+        id: 'refresh-delayed',
+        severity: 'remark',
+        looks: 'page',
+        name: 'Refresh after a while',
+        fires: 'A page that sends its readers on to another address after a delay.',
+        quiet: 'Pages that load themselves again, and refreshes at once, which are told as such.',
+        why: 'Readers are moved while they read, and nobody can tell whether the page is still meant.',
+        advice: 'Redirect it, or leave it to readers to follow a link.',
+        example: '`<meta http-equiv="refresh" content="5; url=/new">`',
+        ofPage: ({ survey }) => {
+            const { start, link } = headLinksOf(survey, 'meta-refresh');
+            const [target, atOnce] = [survey.numbers('link_target'), survey.numbers('refresh')];
+            return (node) => {
+                const to = start[node] === start[node + 1] ? -1 : target[link[start[node]!]!]!;
+                return to < 0 || to === node || atOnce[node] !== -1 ? null : { params: { end: urlOf(survey, to) } };
+            };
         },
     }),
 ];

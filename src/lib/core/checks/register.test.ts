@@ -1,30 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import { signatureOf } from '../doubles/signature.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { problem, writeProblem } from '../problems/problem.ts';
-import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
+import type { SurveyInfo } from '../survey/survey-rows.ts';
 import { findingSentence } from '../words/checks.ts';
-import { isKnown, type CheckId } from './check.ts';
+import { isKnown } from './check.ts';
 import { causesOf } from './causes.ts';
 import { pageFindings } from './page-findings.ts';
 import type { FindingParams } from '../words/finding-params.ts';
 import { CHECKS } from './register.ts';
 import { checkView, NO_GOALS, withGoal } from '../../../../tests/support/checks.ts';
+import { canonicals, plain, redirects, shared, whole, type Planted } from '../../../../tests/support/planted-site.ts';
+import { PLANTED_GROUPS, PLANTED_LINK_ENDS, PLANTED_MARKUP } from '../../../../tests/support/planted-markup.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-
-const ALL = ['/', '/a/one', '/a/two', '/b/three'];
-const plain = { title: 'Own title', h1: 'Own heading', description: 'What is here.', language: 'en', words: 80 };
-
-/** A site with nothing wrong: four pages, each linked from two others at least, all in the sitemap. */
-function whole(): Site {
-    const site = new Site().known('/', 'manual');
-    for (const path of ALL) {
-        site.page(path, [], { ...plain, title: `Title ${path}`, h1: `Heading of ${path}` }).known(path);
-    }
-    site.share(ALL, [{ to: '/' }, { to: '/a/one' }, { to: '/a/two' }, { to: '/b/three' }]);
-    return site.sitemap();
-}
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}, words = new Map<string, number>()) => {
     const { rows, info: head } = site.measure(info);
@@ -33,45 +21,6 @@ const pack = (site: Site, info: Partial<SurveyInfo> = {}, words = new Map<string
     );
     return packSurvey({ rows, info: head }, { body: new Map(), main }).survey;
 };
-
-interface Planted {
-    site: Site;
-    /** Priorities by path. */
-    priority?: Record<string, number>;
-    /** Where it fires, and where it looks like it and must not. */
-    at: string;
-    not: string;
-    /** Another near miss. */
-    never?: string;
-    goal?: number;
-    words?: Map<string, number>;
-}
-
-type Canonicals = (id: (path: string) => number) => number[];
-
-/** `/c` with canonicals where the check fires, `/d` with others where it must not; what they may name stands around. */
-function canonicals(at: Canonicals, not: Canonicals, facts: Partial<PageRow> = {}): Planted {
-    const site = whole();
-    const id = (path: string): number => site.id(path);
-    for (const path of ['/c', '/d', '/hands-on', '/hands-back', '/itself']) site.id(path);
-    site.page('/gone', [], { status: 404, words: null })
-        .page('/old', [], { status: 301, words: null, redirectTo: id('/a/one') })
-        .page('/shut', [], { status: null, notRead: 'robots', robotsAllowed: false, words: null })
-        .page('/quiet', [], { ...plain, noindex: true })
-        .page('/hands-on', [], { ...plain, canonicals: [id('/a/one')] })
-        .page('/hands-back', [], { ...plain, canonicals: [id('/c')] })
-        .page('/itself', [], { ...plain, canonicals: [id('/itself')] })
-        .page('/c', [], { ...plain, ...facts, canonicals: at(id) })
-        .page('/d', [], { ...plain, ...facts, canonicals: not(id) });
-    return { site, at: '/c', not: '/d' };
-}
-
-/** Redirects from one path to another; the check fires at `/c` and must not at `/d`. */
-function redirects(ways: [from: string, to: string][]): Planted {
-    const site = whole();
-    for (const [from, to] of ways) site.page(from, [], { status: 301, words: null, redirectTo: site.id(to) });
-    return { site, at: '/c', not: '/d' };
-}
 
 /** A fault planted for each check of pages, and its near miss: complete by type. */
 const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
@@ -289,7 +238,8 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
     'same-h1': () => ({
         site: whole()
             .page('/c', [], { ...plain, h1: 'Twin' })
-            .page('/d', [], { ...plain, h1: ' twin', noindex: true }),
+            .page('/d', [], { ...plain, h1: ' twin', noindex: true })
+            .page('/e', [], { ...plain, h1: 'TWIN' }),
         at: '/c',
         not: '/d',
     }),
@@ -406,7 +356,7 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
         for (const { to } of ten) site.page(to, [], plain).page(`${to}/d`, [], plain);
         return { site, at: '/c', not: '/d' };
     },
-    'near-text': () => ({ site: whole(), at: '/a/one', not: '/' }),
+    'near-text': () => ({ site: whole(), at: '/a/one', not: '/', texts: shared('near') }),
     'stopped-but-wanted': () => {
         const site = whole();
         return {
@@ -444,35 +394,21 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
         at: '/c',
         not: '/d',
     }),
-    'same-body': () => ({ site: whole(), at: '/a/one', not: '/' }),
-    'same-text': () => ({ site: whole(), at: '/a/one', not: '/' }),
-};
-
-/** Bodies and texts that two pages share are told by hashes, which no site has of itself. */
-const HASHED: Partial<Record<CheckId, 'body' | 'main' | 'near'>> = {
-    'same-body': 'body',
-    'same-text': 'main',
-    'near-text': 'near',
+    'same-body': () => ({ site: whole(), at: '/a/one', not: '/', texts: shared('body') }),
+    'same-text': () => ({ site: whole(), at: '/a/one', not: '/', texts: shared('main') }),
+    ...PLANTED_LINK_ENDS,
+    ...PLANTED_MARKUP,
+    ...PLANTED_GROUPS,
 };
 
 function found(check: keyof FindingParams, path: string): string[] {
-    const { site, goal = null, words, priority = {} } = PLANTED[check]();
-    let survey = pack(site, {}, words);
-    const hashed = HASHED[check];
-    if (hashed !== undefined) {
-        const { rows, info } = site.measure();
-        const body = new Map(['/a/one', '/a/two'].map((own) => [site.id(own), 'one hash']));
-        const signature = signatureOf(Array.from({ length: 80 }, (_, word) => `word${word}`).join(' '));
-        const main = new Map(
-            [...body].map(([id, hash]) =>
-                hashed === 'near'
-                    ? [id, { hash: `hash ${id}`, words: 80, signature }]
-                    : [id, { hash, words: 80, signature: null }],
-            ),
-        );
-        const facts = hashed === 'body' ? { body, main } : { body: new Map(), main };
-        survey = packSurvey({ rows, info }, facts).survey;
-    }
+    const { site, goal = null, words, texts, priority = {} } = PLANTED[check]();
+    const survey = texts
+        ? packSurvey(
+              site.measure(),
+              texts((path) => site.id(path)),
+          ).survey
+        : pack(site, {}, words);
     const of = new Uint8Array(survey.count);
     for (const [own, value] of Object.entries(priority)) of[survey.nodeOf(`${ORIGIN}${own}`)] = value;
     const view = checkView(survey, { goals: { ...NO_GOALS, all: goal }, priority: of });
@@ -537,6 +473,8 @@ describe('the register', () => {
         const partial = pack(lone(), { state: 'stopped', cut: ['stopped'] });
         const checks = CHECKS.filter((check) => !isKnown(check, partial)).map(({ id }) => id);
         expect(checks).toEqual([
+            // No made-up address was asked for.
+            'errors-answer-200',
             'sitemap-lists-orphan',
             'orphan-strict',
             'orphan-adrift',

@@ -1,16 +1,9 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import {
-    isSameSort,
-    type CheckView,
-    type Finding,
-    type FindingPlace,
-    type LinkSort,
-    type RobotsText,
-} from './check.ts';
+import type { CheckView, Finding, FindingPlace, RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
-import { findingsAt, foundOf, LINK_SORTS } from './found.ts';
-import { eachLinkedPair } from './linked-pairs.ts';
+import { findingsAt, foundOf, subjectText, type Found } from './found.ts';
+import { eachPlace } from './found-places.ts';
 import { CHECKS } from './register.ts';
 import { REGISTER_SETTINGS, settingsText, type CheckSettings } from './settings.ts';
 
@@ -19,8 +12,8 @@ export interface PlacedFinding {
     finding: Finding;
     /** The page it is about, or on which the link stands: of a template the first that carries it. */
     node: number;
-    /** The page that the link leads to; -1 where it is about no link. */
-    target: number;
+    /** What the link leads to: a URL, or what is written in place of one; empty where it is about no link. */
+    to: string;
     /** Number of the template that holds the link; -1 for a link of one page. */
     template: number;
     /** Pages concerned: 1 but for templates. */
@@ -60,8 +53,8 @@ export function siteView(
 }
 
 /**
- * All findings of pages and links: those of pages check by check in the order of the register, then those of links in the
- * order of the pages they stand on. Needs all parts. What a survey cannot know is not told. O(findings + link occurrences).
+ * All findings of pages and links: those of pages check by check in the order of the register, then those of links:
+ * by what they lead to in the order of the pages they stand on, then link by link. Needs all parts. What a survey cannot know is not told. O(findings + link occurrences).
  */
 export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
     const found = foundOf(view);
@@ -70,43 +63,32 @@ export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
         cause: found.causes[found.cause[row]!]!.key,
         isAccepted: found.accepted[row] === 1,
     });
+    const isOfPage = (row: number): boolean => CHECKS[found.check[row]!]!.ofPage !== null;
     for (let row = 0; row < found.check.length; row++) {
-        if (CHECKS[found.check[row]!]!.ofTarget !== null) continue;
+        if (!isOfPage(row)) continue;
         const node = found.subject[row]!;
-        yield { finding: findingAt(row), node, target: -1, template: -1, pages: 1, ...said(row) };
+        yield { finding: findingAt(row), node, to: '', template: -1, pages: 1, ...said(row) };
     }
     const { templates } = view.survey.measured;
-    for (const links of LINK_SORTS) {
-        const rows = new Map<number, number[]>();
-        const marked = new Uint8Array(view.survey.count);
-        for (let row = 0; row < found.check.length; row++) {
-            const check = CHECKS[found.check[row]!]!;
-            if (check.ofTarget === null || !isSameSort(check.links, links)) continue;
-            const target = found.subject[row]!;
-            marked[target] = 1;
-            rows.set(target, [...(rows.get(target) ?? []), row]);
-        }
-        if (rows.size === 0) continue;
-        for (const { node, target, place, template } of placesOf(view.survey, marked, links)) {
-            const pages = template === -1 ? 1 : templates[template]!.pages;
-            for (const row of rows.get(target)!) {
-                yield { finding: { ...findingAt(row), place }, node, target, template, pages, ...said(row) };
-            }
-        }
+    for (const { row, node, place, template } of placesOfLinks(view.survey, found, (row) => !isOfPage(row))) {
+        const to = subjectText(view.survey, found, row);
+        const pages = template === -1 ? 1 : templates[template]!.pages;
+        yield { finding: { ...findingAt(row), place }, node, to, template, pages, ...said(row) };
     }
 }
 
-/** Where links to marked targets stand: in templates once. */
-function placesOf(survey: PackedSurvey, marked: Uint8Array, links: LinkSort) {
+/** Where links that something was found of stand: in templates once. */
+function placesOfLinks(survey: PackedSurvey, found: Found, isMeant: (row: number) => boolean) {
+    const { templates } = survey.measured;
     const told = new Set<number>();
-    const found: { node: number; target: number; place: FindingPlace; template: number }[] = [];
-    eachLinkedPair(survey, { marked, links }, (node, target, pageBlock, at, template) => {
+    const places: { row: number; node: number; place: FindingPlace | null; template: number }[] = [];
+    eachPlace(survey, found, isMeant, (row, node, place, template) => {
         if (template !== -1) {
-            const key = template * survey.count + target;
+            const key = row * templates.length + template;
             if (told.has(key)) return;
             told.add(key);
         }
-        found.push({ node, target, place: { pageBlock, at }, template });
+        places.push({ row, node, place, template });
     });
-    return found;
+    return places;
 }

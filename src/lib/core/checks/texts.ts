@@ -1,4 +1,4 @@
-/** What the page itself says: its title, headings and text, and pages that say the same. */
+/** What does the page say? Its title, headings and text. */
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import { defineCheck, thresholdOf, type Check, type CheckView, type Threshold, when } from './check.ts';
 
@@ -14,15 +14,6 @@ function withoutText({ survey }: CheckView, text: 'title' | 'h1'): (node: number
     return (node) => page[node] === 1 && texts.at(node) === '';
 }
 
-/** True for the pages that share something with another page. */
-function withSame(
-    { survey }: CheckView,
-    column: 'same_body' | 'same_text' | 'same_title' | 'same_h1',
-): (node: number) => boolean {
-    const [page, same] = [survey.numbers('page'), survey.numbers(column)];
-    return (node) => page[node] === 1 && same[node] !== -1;
-}
-
 export const TEXT_CHECKS: readonly Check[] = [
     defineCheck({
         id: 'title-missing',
@@ -36,21 +27,6 @@ export const TEXT_CHECKS: readonly Check[] = [
         example: '`<title></title>`',
         ofPage: (view) => {
             const isSo = withoutText(view, 'title');
-            return (node) => when(isSo(node), {});
-        },
-    }),
-    defineCheck({
-        id: 'same-title',
-        severity: 'remark',
-        looks: 'page',
-        name: 'Same title',
-        fires: 'A page whose title another page has too, in any case.',
-        quiet: 'Pages without a title.',
-        why: 'Readers cannot tell them apart.',
-        advice: 'Say in each title what is there and not on the other.',
-        example: '`<title>Guides</title>` on two pages',
-        ofPage: (view) => {
-            const isSo = withSame(view, 'same_title');
             return (node) => when(isSo(node), {});
         },
     }),
@@ -88,51 +64,6 @@ export const TEXT_CHECKS: readonly Check[] = [
                 const words = main[node]!;
                 return page[node] === 1 && words !== -1 && words < few ? { params: { words } } : null;
             };
-        },
-    }),
-    defineCheck({
-        id: 'same-body',
-        severity: 'risk',
-        looks: 'page',
-        name: 'Same body',
-        fires: 'A page whose body is, byte for byte, that of another page.',
-        quiet: 'Bodies that differ in anything.',
-        why: 'Two addresses share what one would have.',
-        advice: 'Redirect one to the other, or name one canonical.',
-        example: '/a and /a/ send the very same bytes',
-        ofPage: (view) => {
-            const isSo = withSame(view, 'same_body');
-            return (node) => when(isSo(node), {});
-        },
-    }),
-    defineCheck({
-        id: 'same-text',
-        severity: 'risk',
-        looks: 'page',
-        name: 'Same main text',
-        fires: 'A page whose main text is that of another page, whatever stands around it.',
-        quiet: 'The very same body, which is said as such.',
-        why: 'Two addresses share what one would have.',
-        advice: 'Redirect one to the other, or name one canonical.',
-        example: '/print/a has the main text of /a',
-        ofPage: (view) => {
-            const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
-            return (node) => when(hasText(node) && !hasBody(node), {});
-        },
-    }),
-    defineCheck({
-        id: 'same-h1',
-        severity: 'remark',
-        looks: 'page',
-        name: 'Same h1',
-        fires: 'An indexable page whose h1 another page has too, in any case.',
-        quiet: 'Pages that may not be indexed, and those without an h1.',
-        why: 'Readers cannot tell them apart.',
-        advice: 'Say in each heading what is there and not on the other.',
-        example: '`<h1>Opening hours</h1>` on four branches',
-        ofPage: (view) => {
-            const [isSame, gate] = [withSame(view, 'same_h1'), view.survey.numbers('gate')];
-            return (node) => when(isSame(node) && gate[node] === GATE_INDEXABLE, {});
         },
     }),
     defineCheck({
@@ -184,35 +115,6 @@ export const TEXT_CHECKS: readonly Check[] = [
         ofPage: ({ survey }) => {
             const [page, language] = [survey.numbers('page'), survey.numbers('language')];
             return (node) => when(page[node] === 1 && language[node] === 0, {});
-        },
-    }),
-    defineCheck({
-        id: 'near-text',
-        severity: 'remark',
-        looks: 'page',
-        name: 'Nearly the same main text',
-        fires: 'A page whose main text is nearly that of another, by the likeness the survey was made with.',
-        quiet: 'Equal bodies and texts, which are told as such; pages of few words.',
-        why: 'Readers and indexes cannot tell which of the two is meant.',
-        advice: 'Say on each what the other does not, or make one of them.',
-        example: '/branches/north/ and /branches/south/ differ in a name and a number',
-        ofPage: (view) => {
-            const { survey } = view;
-            const [near, main, page] = [
-                survey.numbers('near_text'),
-                survey.numbers('main_words'),
-                survey.numbers('page'),
-            ];
-            const [hasBody, hasText] = [withSame(view, 'same_body'), withSame(view, 'same_text')];
-            return (node) =>
-                when(
-                    page[node] === 1 &&
-                        near[node]! >= 0 &&
-                        main[node]! >= FEW_WORDS.value &&
-                        !hasBody(node) &&
-                        !hasText(node),
-                    {},
-                );
         },
     }),
 ];

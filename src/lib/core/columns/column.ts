@@ -46,7 +46,11 @@ interface Declared<I extends string> {
 }
 
 /** Read from the rows, and kept as whole numbers, fractions, texts, texts of which many are the same, or problems. */
-export type FactColumn<I extends string = string> = Declared<I> & { part: 'core' | 'text' } & (
+export type FactColumn<I extends string = string> = Declared<I> & {
+    part: 'core' | 'text';
+    /** False where no row tells it, as those of an earlier version: then it is not packed, and not known. */
+    isKnown?: (facts: SurveyFacts) => boolean;
+} & (
         | { form: 'numbers'; from: (facts: SurveyFacts) => ArrayLike<number> }
         | { form: 'fractions'; from: (facts: SurveyFacts) => ArrayLike<number> }
         | { form: 'texts'; from: (facts: SurveyFacts) => readonly string[] }

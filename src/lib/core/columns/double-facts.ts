@@ -1,4 +1,6 @@
 /** Pages that have a text in common with others: equal ones have the same number of a group, -1 is none. */
+import { originOf } from '../address/address.ts';
+import { likeness } from '../doubles/signature.ts';
 import { groupsOf, nearDoubles } from '../doubles/near-doubles.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
 import type { SurveyFacts } from './survey-facts.ts';
@@ -24,4 +26,23 @@ export function nearText({ addressIds, isPage, texts }: SurveyFacts): ReturnType
     return nearDoubles(
         Array.from(addressIds, (id, node) => (isPage[node] === 1 ? (texts.main.get(id)?.signature ?? null) : null)),
     );
+}
+
+/** Likeness of a page to what its host answers for what is not there, in hundredths; -1 where either is not known. */
+export function madeUpLikeness({ urls, addressIds, isPage, texts, madeUp }: SurveyFacts): Int16Array {
+    return Int16Array.from(addressIds, (id, node) => {
+        const [own, other] = [texts.whole?.get(id), madeUp.get(originOf(urls[node]!))];
+        return isPage[node] === 1 && own && other ? Math.round(likeness(own, other) * 100) : -1;
+    });
+}
+
+/** Likeness of a page to the one page its canonical names, in hundredths; -1 where either has no text to tell it by. */
+export function canonicalLikeness({ addressIds, pages, isPage, texts }: SurveyFacts): Int16Array {
+    const signatureOf = (id: number) => texts.main.get(id)?.signature ?? null;
+    return Int16Array.from(addressIds, (id, node) => {
+        const canonicals = pages[node]?.canonicals ?? [];
+        if (isPage[node] !== 1 || canonicals.length !== 1 || canonicals[0] === id) return -1;
+        const [own, other] = [signatureOf(id), signatureOf(canonicals[0]!)];
+        return own && other ? Math.round(likeness(own, other) * 100) : -1;
+    });
 }

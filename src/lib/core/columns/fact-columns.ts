@@ -4,7 +4,7 @@ import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES } from '../gates/gates.ts';
 import { NOT_READ_REASONS, type PageRow } from '../survey/survey-rows.ts';
 import { factColumn, marked, present } from './column.ts';
-import { nearText, sameBy, sameText } from './double-facts.ts';
+import { canonicalLikeness, madeUpLikeness, nearText, sameBy, sameText } from './double-facts.ts';
 import { GATE_INDEXABLE, gateOf, gatesOf } from './gate-facts.ts';
 import { NOT_SETTLED, reasonCode, reasonOf } from './reason-codes.ts';
 import { each } from './survey-facts.ts';
@@ -263,6 +263,17 @@ export const FACT_COLUMNS = [
         from: text((page) => page.bodyTrouble),
         field: { kind: 'text', name: 'body trouble', what: 'Why the body is not whole.', csv: 33 },
     }),
+    factColumn({
+        id: 'markup',
+        part: 'text',
+        form: 'problems',
+        from: text((page) => page.markup ?? ''),
+        isKnown: ({ pages, isPage }) => pages.some((page, node) => isPage[node] === 1 && page?.markup !== null),
+    }),
+    /** How much of its main text is that of the page its canonical names, in hundredths; -1 where it is not known. */
+    factColumn({ id: 'canonical_likeness', part: 'core', form: 'numbers', from: canonicalLikeness }),
+    /** How much of its text is what its host answers for what is not there, in hundredths; -1 where it is not known. */
+    factColumn({ id: 'made_up_likeness', part: 'core', form: 'numbers', from: madeUpLikeness }),
     factColumn({
         id: 'noindex_reason',
         part: 'text',

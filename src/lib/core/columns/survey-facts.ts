@@ -8,9 +8,13 @@ export interface TextFacts {
     body: Map<number, string>;
     /** Hash, words and signature of the main text. */
     main: Map<number, { hash: string; words: number; signature: Signature | null }>;
+    /** Signature of the text of each document outside headers, menus and footers, where anything asks for it. */
+    whole?: Map<number, Signature>;
+    /** Hashes of the ids of each document (`core/page/fragments.ts`). */
+    ids?: Map<number, Uint32Array>;
 }
 
-export const NO_TEXT_FACTS: TextFacts = { body: new Map(), main: new Map() };
+export const NO_TEXT_FACTS: TextFacts = { body: new Map(), main: new Map(), ids: new Map() };
 
 export interface SurveyFacts {
     /** URL of each node, in order. */
@@ -28,6 +32,8 @@ export interface SurveyFacts {
     /** URL of an address of the rows. */
     urlOf(id: number): string;
     texts: TextFacts;
+    /** Signature of what each origin answers for what is not there, as far as it is a text. */
+    madeUp: ReadonlyMap<string, Signature>;
 }
 
 /** One number, or one text, per page. */

@@ -69,3 +69,15 @@ export function likeness(a: Signature, b: Signature): number {
     for (let index = 0; index < SIGNATURE_SIZE; index++) if (a[index] === b[index]) same++;
     return same / SIGNATURE_SIZE;
 }
+
+/** A signature as a text of hex digits, eight a place. */
+export const signatureText = (signature: Signature): string =>
+    Array.from(signature, (value) => value.toString(16).padStart(8, '0')).join('');
+
+/** Reads what `signatureText` wrote; null for anything else. */
+export function readSignature(text: string): Signature | null {
+    if (text.length !== SIGNATURE_SIZE * 8 || !/^[0-9a-f]+$/.test(text)) return null;
+    return Uint32Array.from({ length: SIGNATURE_SIZE }, (_, place) =>
+        parseInt(text.slice(place * 8, place * 8 + 8), 16),
+    );
+}

@@ -6,7 +6,8 @@ import type { PageRow, SurveyInfo } from '../survey/survey-rows.ts';
 import { lostFolders } from '../areas/completeness.ts';
 import { matchList } from '../areas/list-matches.ts';
 import type { ListRow } from './evidence-lists.ts';
-import { linksIn, winningVariants } from '../areas/links-in.ts';
+import { linksIn } from '../areas/links-in.ts';
+import { winningVariants } from '../areas/variants.ts';
 import { NearestPages } from '../areas/nearest.ts';
 import { told } from '../../../../tests/support/problems.ts';
 

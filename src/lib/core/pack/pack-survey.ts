@@ -2,16 +2,19 @@
 import type { Part } from '../columns/column.ts';
 import { FACT_COLUMNS } from '../columns/fact-columns.ts';
 import { NO_TEXT_FACTS, type SurveyFacts, type TextFacts } from '../columns/survey-facts.ts';
+import { originOf } from '../address/address.ts';
+import { readSignature, type Signature } from '../doubles/signature.ts';
 import { NEAR_TEXT } from '../doubles/near-doubles.ts';
 import type { EvidenceList } from '../evidence/evidence-lists.ts';
+import { isLost } from '../page/fragments.ts';
 import { NO_ADDRESS } from '../model/graph-model.ts';
 import { FACTS_VERSION, PackedSurvey } from '../packed/packed-survey.ts';
 import type { Sections } from '../packed/sections.ts';
 import { TextNumbers } from '../packed/text-table.ts';
-import type { SurveyInfo, SurveyRows } from '../survey/survey-rows.ts';
+import type { FileRow, SurveyInfo, SurveyRows } from '../survey/survey-rows.ts';
 import { givenColumns } from './given-columns.ts';
 import { measureSurvey } from './measure-survey.ts';
-import { linksByNode, numberAddresses, packBlocks } from './pack-links.ts';
+import { linksByNode, numberAddresses, packBlocks, type NodeLinks } from './pack-links.ts';
 import { PartMaker } from './part-maker.ts';
 import { columnsOf, type RowColumns } from './row-columns.ts';
 import { nodeOfUrl, nodesOf, type SurveyNodes } from './survey-nodes.ts';
@@ -67,12 +70,14 @@ export function packFacts(
         addressOf: (id) => (id === null || id === undefined ? NO_ADDRESS : (addresses.of[id] ?? NO_ADDRESS)),
         urlOf: (id) => rows.urls[id] ?? '',
         texts: textFacts,
+        madeUp: madeUpTexts(rows.files),
     };
     for (const column of FACT_COLUMNS) (column.part === 'core' ? core : text).fact(column, facts);
     packCanonicals(core, facts);
     packSitemaps(core, rows, nodes);
     packEvidence(text, rows, nodes);
     packBlocks(core, graphPart, rows, links, addresses);
+    packFragments(graphPart, rows, links, facts);
     const given = givenColumns(urls, imports);
     given.forEach(({ head, values }) => core.fractions(head.column, values));
     // What canonicals and redirects point at outside the site is needed to show a page; other addresses only with links.
@@ -100,6 +105,34 @@ export function packFacts(
     survey.add('text', parts.get('text')!);
     survey.add('links', parts.get('links')!);
     return { survey, parts };
+}
+
+function madeUpTexts(files: readonly FileRow[]): Map<string, Signature> {
+    const texts = new Map<string, Signature>();
+    for (const { kind, url, text } of files) {
+        const signature = kind === 'made-up' ? readSignature(text) : null;
+        if (signature) texts.set(originOf(url), signature);
+    }
+    return texts;
+}
+
+/** 1 for each link whose fragment its target has nothing for, of targets that were read whole. */
+function packFragments(
+    links: PartMaker,
+    rows: RowColumns,
+    { target }: NodeLinks,
+    { pages, ...facts }: SurveyFacts,
+): void {
+    const fragment = rows.linkFragment.values();
+    const { addressIds, isPage, texts } = facts;
+    const lost = Uint8Array.from(target, (to, link) => {
+        const written = rows.fragments.texts[fragment[link]!]!;
+        if (written === '' || to < 0 || to >= pages.length || isPage[to] !== 1 || pages[to]?.bodyTrouble !== '')
+            return 0;
+        const ids = texts.ids?.get(addressIds[to]!);
+        return ids !== undefined && isLost(written, ids) ? 1 : 0;
+    });
+    links.numbers('link_fragment_lost', lost);
 }
 
 /** Canonicals of each page, as addresses. */

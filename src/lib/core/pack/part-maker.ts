@@ -10,6 +10,7 @@ export class PartMaker {
     /** A fact of every page, as it is declared. */
     fact(column: FactColumn, facts: SurveyFacts): void {
         const { id } = column;
+        if (column.isKnown?.(facts) === false) return;
         if (column.form === 'texts') this.texts(id, column.from(facts));
         else if (column.form === 'choices' || column.form === 'problems') this.choices(id, column.from(facts));
         else if (column.form === 'fractions') this.fractions(id, Float64Array.from(column.from(facts)));

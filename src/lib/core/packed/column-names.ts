@@ -25,6 +25,7 @@ export type InnerName =
     | 'link_name'
     | 'link_rel'
     | 'link_fragment'
+    | 'link_fragment_lost'
     | 'link_text'
     | 'other_internal'
     | 'other_address'

@@ -1,7 +1,7 @@
 /** Why a page stops at a gate, or gave no answer: from the facts of a packed survey. Needs `core` and `text`. */
 import { once } from '../kept.ts';
 import { GATES, isRedirectStatus, type Gate } from '../gates/gates.ts';
-import { problem, readProblem, type Problem } from '../problems/problem.ts';
+import { problem, readProblem, readProblems, type Problem } from '../problems/problem.ts';
 import type { PackedSurvey } from './packed-survey.ts';
 
 /** Columns that hold problems. */
@@ -12,6 +12,12 @@ export type ProblemColumn = (typeof PROBLEM_COLUMNS)[number];
 export function problemAt(survey: PackedSurvey, column: ProblemColumn, node: number): Problem | null {
     const problems = once(survey, 'problems', [column], () => survey.texts(`${column}_words`).all().map(readProblem));
     return problems[survey.numbers(column)[node]!] ?? null;
+}
+
+/** What is wrong with the markup of a page. */
+export function markupAt(survey: PackedSurvey, node: number): readonly Problem[] {
+    const problems = once(survey, 'markup', [], () => survey.texts('markup_words').all().map(readProblems));
+    return problems[survey.numbers('markup')[node]!] ?? [];
 }
 
 /** Why a page fails a gate, from the facts the gates look at; by itself the gate it stops at. */

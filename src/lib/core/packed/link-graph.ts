@@ -57,3 +57,22 @@ export function refreshTargets(survey: PackedSurvey): Uint8Array {
     }
     return led;
 }
+
+/** The list a link stands in. O(log lists) */
+export function listOfLink(survey: PackedSurvey, link: number): number {
+    const start = survey.numbers('list_start');
+    let low = 0;
+    let high = start.length - 2;
+    while (low < high) {
+        const middle = (low + high + 1) >> 1;
+        if (start[middle]! <= link) low = middle;
+        else high = middle - 1;
+    }
+    return low;
+}
+
+/** Where a link leads: a URL, or what is written in place of one. */
+export function linkEnd(survey: PackedSurvey, link: number): string {
+    const to = survey.numbers('link_target')[link]!;
+    return to >= 0 ? survey.addressUrl(to) : survey.word('link_text', link);
+}

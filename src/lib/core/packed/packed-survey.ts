@@ -17,7 +17,7 @@ import { TextTable } from './text-table.ts';
 export const PARTS: readonly Part[] = ['core', 'measures', 'text', 'links'];
 
 /** Raised when facts are read that were not before: a survey whose rows are there is packed anew. */
-export const FACTS_VERSION = 2;
+export const FACTS_VERSION = 3;
 /** Raised when a measure is added, or means something else: measures are made again from kept facts, of any age. */
 export const MEASURES_VERSION = 1;
 

@@ -26,7 +26,8 @@ export interface RobotsDirectives {
 /** Directives that take a value after a colon, so that their colon is not read as "agent: directive". */
 const WITH_VALUE = new Set(['max-snippet', 'max-image-preview', 'max-video-preview', 'unavailable_after']);
 
-function tokensOf(content: string): string[] {
+/** Directives of one robots meta, lower case, in order. */
+export function tokensOf(content: string): string[] {
     return content
         .toLowerCase()
         .split(',')
@@ -38,7 +39,7 @@ function tokensOf(content: string): string[] {
  * The directives of one `X-Robots-Tag` line that concern our agent. A line may open with an agent's name and a colon;
  * the name holds for the rest of that line, until another name takes over.
  */
-function tokensOfHeaderLine(line: string, agentToken: string): string[] {
+export function tokensForAgent(line: string, agentToken: string): string[] {
     const mine: string[] = [];
     let agent = '';
     for (const part of tokensOf(line)) {
@@ -78,7 +79,7 @@ export function readDirectives(
         }
     }
     for (const line of xRobotsTag) {
-        take(tokensOfHeaderLine(line, agentToken), (says) => problem('noindex-header', { says }));
+        take(tokensForAgent(line, agentToken), (says) => problem('noindex-header', { says }));
     }
     return found;
 }

@@ -12,8 +12,10 @@ export interface StructuredData {
     syntax: 'json-ld' | 'microdata' | 'rdfa';
     /** Types as written, in order, each once. */
     types: string[];
-    /** Why it cannot be read, empty when it can. */
+    /** Why it cannot be read, or that it says nothing of what it describes; empty when it is in order. */
     error: string;
+    /** It can be read, and has no type. */
+    isUntyped?: boolean;
     /** Line of the element, from 1. */
     line: number;
 }
@@ -233,7 +235,7 @@ export class DocumentFactsFinder {
             }
         }
         found.types = [...types];
-        if (found.types.length === 0) found.error = 'no @type';
+        if (found.types.length === 0) Object.assign(found, { error: 'no @type', isUntyped: true });
     }
 }
 

@@ -34,7 +34,7 @@ export interface FoundLink {
     fragment: string;
     /** Text content with image alts in place, white space folded. */
     anchor: string;
-    /** Accessible name where it differs from the anchor, else empty. */
+    /** Accessible name where it differs from the anchor, else empty; of kind `hreflang` the language as written. */
     name: string;
     /** `rel` tokens, lower case, space separated, in the order written. */
     rel: string;

@@ -17,6 +17,8 @@ import { lineIndex } from './line-index.ts';
 import type { FoundBlock, FoundLink, LinkKind } from './links.ts';
 import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
+import { MarkupFinder } from './markup.ts';
+import type { Problem } from '../problems/problem.ts';
 import { signatureOf, type Signature } from '../doubles/signature.ts';
 import { sketchOf, type Sketch } from '../doubles/sketch.ts';
 
@@ -48,6 +50,8 @@ export interface PageFacts {
     /** User names or passwords stood in links; they were removed. */
     credentialsRemoved: number;
     document: DocumentFacts;
+    /** What is wrong with its markup. */
+    markup: Problem[];
     /** Text outside header, nav and footer, piece by piece, white space folded. */
     text: PageText[];
     /** Signature of that text, for telling near-doubles while reading; null without words. */
@@ -99,6 +103,9 @@ function kindOfRel(rels: string[], hreflang: string): LinkKind {
     for (const [rel, kind] of LINK_RELS) if (rels.includes(rel)) return kind;
     return 'other';
 }
+
+/** The language a link names, as written; bounded. */
+const languageOf = (hreflang: string | null): string => (hreflang ?? '').trim().slice(0, 100);
 
 function relOf(element: LeanElement): string {
     return (attributeOf(element, 'rel') ?? '')
@@ -193,7 +200,9 @@ export function readDocument(
                 const href = attributeOf(element, 'href');
                 const rel = relOf(element);
                 if (href !== null && rel !== '') {
-                    add(kindOfRel(rel.split(' '), attributeOf(element, 'hreflang') ?? ''), href, element, '', rel);
+                    const language = languageOf(attributeOf(element, 'hreflang'));
+                    const link = add(kindOfRel(rel.split(' '), language), href, element, '', rel);
+                    if (link.kind === 'hreflang') link.name = language;
                 }
                 break;
             }
@@ -248,9 +257,12 @@ export function readDocument(
     };
 
     const places = lineIndex(text);
-    const facts = new DocumentFactsFinder((offset) => places(offset).line, isInHead);
+    const lineOf = (offset: number): number => places(offset).line;
+    const facts = new DocumentFactsFinder(lineOf, isInHead);
+    const markup = new MarkupFinder(text, lineOf, isInHead);
     walkElements(document, (element) => {
         visit(element);
+        markup.visit(element);
         if (element.isHtml) facts.visit(element);
     });
 
@@ -266,7 +278,8 @@ export function readDocument(
     const blocks = new Map<unknown, FoundBlock>();
     const resourceBlocks = new Map<unknown, FoundBlock>();
     let credentialsRemoved = 0;
-    const canonicals: string[] = [];
+    /** Links that name a canonical where it counts. */
+    const declared: FoundLink[] = [];
 
     const resolve = (link: PendingLink, against: string): FoundLink => {
         const found = readAddress(link.href, against, encodeQuery);
@@ -297,13 +310,7 @@ export function readDocument(
             groups.set(container.key, block);
         }
         block.links.push(found);
-        if (
-            found.kind === 'canonical' &&
-            (link.element === null || isInHead(link.element)) &&
-            !canonicals.includes(found.target)
-        ) {
-            canonicals.push(found.target);
-        }
+        if (link.kind === 'canonical' && (link.element === null || isInHead(link.element))) declared.push(found);
         return found;
     };
 
@@ -311,9 +318,11 @@ export function readDocument(
 
     for (const value of headers.link) {
         for (const item of readLinkHeader(value)) {
-            const kind = kindOfRel(item.rels, item.hreflang);
             if (item.rels.length === 0) continue;
-            put({ kind, href: item.href, element: null, anchor: '', name: '', rel: item.rels.join(' ') }, documentUrl);
+            const language = languageOf(item.hreflang);
+            const kind = kindOfRel(item.rels, language);
+            const name = kind === 'hreflang' ? language : '';
+            put({ kind, href: item.href, element: null, anchor: '', name, rel: item.rels.join(' ') }, documentUrl);
         }
     }
 
@@ -339,6 +348,8 @@ export function readDocument(
         kept.push({ block: place ?? -1, text: folded });
     }
 
+    const canonicals = new Set(declared.filter(({ isAddress }) => isAddress).map(({ target }) => target));
+    const documentFacts = facts.done();
     const whole = kept.map((piece) => piece.text).join('\n');
     return {
         title: title ? cut(foldSpace(textContent(title))) : '',
@@ -348,11 +359,18 @@ export function readDocument(
         words: pieces.reduce((words, piece) => words + countWords(piece.text), 0),
         metaRobots: metas,
         directives: readDirectives(metas, headers.xRobotsTag, token),
-        canonicals,
+        canonicals: [...canonicals],
         instantRefresh,
         blocks: [...blocks.values(), ...resourceBlocks.values()],
         credentialsRemoved,
-        document: facts.done(),
+        document: documentFacts,
+        markup: markup.done({
+            ...documentFacts,
+            metas,
+            xRobotsTag: headers.xRobotsTag,
+            token,
+            canonicals: declared,
+        }),
         text: kept,
         signature: signatureOf(whole),
         sketch: sketchOf(whole, url),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
     DOOR_NOTES,
+    MARKUP_NOTES,
     FAILURES,
     FILE_NOTES,
     LIST_NOTES,
@@ -13,9 +14,17 @@ import {
 import { noteWords, placedWords, problemWords, storedWords } from '../words/problems.ts';
 import { problem, readProblem, readProblems, writeProblem, writeProblems } from './problem.ts';
 
-const SAMPLES = [FAILURES, TYPE_NOTES, NOINDEXES, RULES, FILE_NOTES, LIST_NOTES, REVISIONS, DOOR_NOTES].flatMap(
-    samplesOf,
-);
+const SAMPLES = [
+    FAILURES,
+    TYPE_NOTES,
+    NOINDEXES,
+    RULES,
+    FILE_NOTES,
+    LIST_NOTES,
+    REVISIONS,
+    DOOR_NOTES,
+    MARKUP_NOTES,
+].flatMap(samplesOf);
 
 describe('problems', () => {
     it.each(SAMPLES)('are written and read again, and said as ever: $say', ({ problem: one, say }) => {

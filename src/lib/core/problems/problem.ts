@@ -150,6 +150,19 @@ export interface ProblemParams {
     'noindex-ignored': { written: string };
     'refresh-later': { to: string };
 
+    // What is wrong with the markup of a document
+    titles: { titles: number };
+    h1s: { h1s: number };
+    /** Something that belongs into the body ended the head; `lost`: the first element that landed behind it. */
+    'head-closed': { tag: string; lost: string };
+    'robots-in-body': { says: string };
+    'canonical-in-body': { written: string };
+    'canonical-unreadable': { written: string };
+    'canonical-fragment': { written: string };
+    'directive-unknown': { token: string };
+    'data-broken': { cause: string };
+    'data-untyped': None;
+
     // Lists of evidence: how one was read
     'list-cut': { most: number };
     /** Lines of an access log that count, of all, and what the others are. */
@@ -323,6 +336,16 @@ const CODES: Record<ProblemCode, true> = {
     certificate: true,
     'noindex-ignored': true,
     'refresh-later': true,
+    titles: true,
+    h1s: true,
+    'head-closed': true,
+    'robots-in-body': true,
+    'canonical-in-body': true,
+    'canonical-unreadable': true,
+    'canonical-fragment': true,
+    'directive-unknown': true,
+    'data-broken': true,
+    'data-untyped': true,
     'list-cut': true,
     'log-counted': true,
     'log-span': true,

@@ -22,6 +22,7 @@ export const DEFAULT_SETTINGS: SettingsWithoutStart = {
     allowPrivate: false,
     onward: ['a', 'redirect', 'meta-refresh', 'canonical', 'hreflang', 'sitemap'],
     robots: 'obey',
+    madeUp: true,
     followActions: false,
     actionWords: defaultActionWords(),
     concurrency: 4,

@@ -209,6 +209,14 @@ export const SETTING_FIELDS: readonly SettingField[] = [
         effect: 'Obey asks for nothing that is closed to EdgeMap. Record reads closed pages too and keeps the verdict.',
     },
     {
+        id: 'madeUp',
+        group: 'onward',
+        kind: 'yes-no',
+        label: 'One made-up address',
+        option: 'made-up',
+        effect: 'Asked for once on each host, to tell how it answers for what is not there. It counts as no page.',
+    },
+    {
         id: 'followActions',
         group: 'onward',
         kind: 'yes-no',

@@ -30,6 +30,8 @@ export interface SurveySettings {
     /** Kinds of links whose targets are read. */
     onward: LinkKind[];
     robots: 'obey' | 'record';
+    /** One made-up address of each host is asked for once. */
+    madeUp: boolean;
     /** URLs that look like actions are asked for all the same. Never while signed in. */
     followActions: boolean;
     /** Words that make a URL look like an action. */

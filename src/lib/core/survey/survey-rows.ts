@@ -51,6 +51,8 @@ export interface PageRow {
     typeNote: ProblemText;
     /** Why the body is not whole: what was read of it counts, the rest is not known. */
     bodyTrouble: ProblemText;
+    /** What is wrong with its markup, one in a line (`writeProblems`); null where nobody looked, as earlier versions did not. */
+    markup: ProblemText | null;
     /** Next hop of a redirect, an address number; null when there is none that can be used. */
     redirectTo: number | null;
     /** Target of a refresh without delay to another page. */
@@ -92,6 +94,7 @@ export function unreadPage(address: number): PageRow {
         contentType: '',
         typeNote: '',
         bodyTrouble: '',
+        markup: null,
         redirectTo: null,
         instantRefresh: null,
         title: '',
@@ -187,6 +190,8 @@ export interface PageDetailRow {
     signature: Uint8Array;
     /** Sketch of the words of the same text that are its own to say; null where it is no document. */
     sketch: Uint8Array | null;
+    /** Hashes of its ids (`core/page/fragments.ts`), 4 bytes each; null where they are not known. */
+    ids: Uint8Array | null;
     /** What of the text is needed to tell the main text apart later (`packOutline`); empty where there is no text. */
     outline: Uint8Array;
     /** Body as received and unpacked, packed again; empty where it is not kept. */
@@ -233,16 +238,22 @@ export interface SurveyDecisions {
 
 export const NO_DECISIONS: SurveyDecisions = { opened: [], closed: [], actions: [] };
 
-/** A robots.txt or sitemap that was asked for. */
+/** A made-up address is kept as one: what a host answers for what is not there. */
+export const FILE_KINDS = ['robots', 'sitemap', 'made-up'] as const;
+
+/** A robots.txt, a sitemap or a made-up address that was asked for. */
 export interface FileRow {
-    kind: 'robots' | 'sitemap';
+    kind: (typeof FILE_KINDS)[number];
     url: string;
     status: number | null;
     /** What was found, troubles included: `writeProblems`. */
     note: ProblemText;
     /** Addresses listed, for sitemaps that could be read; null otherwise. */
     entries: number | null;
-    /** Text of a robots.txt, bounded; of a sitemap index the files it names, one `line URL` in a line; else empty. */
+    /**
+     * Text of a robots.txt, bounded; of a sitemap index the files it names, one `line URL` in a line; of a made-up address
+     * the signature of its text (`signatureText`); else empty.
+     */
     text: string;
 }
 

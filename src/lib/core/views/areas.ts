@@ -67,6 +67,8 @@ export const AREAS: readonly Area[] = [
             view('robots', 'Robots'),
             view('sitemaps', 'Sitemaps'),
             view('canonicals', 'Canonicals'),
+            view('variants', 'Variants'),
+            view('languages', 'Languages'),
             view('checks', 'Checks'),
         ],
     },

@@ -3,6 +3,7 @@ import { countPages } from '../areas/count-pages.ts';
 import { causesOf, type ToldCause } from '../checks/causes.ts';
 import { SEVERITIES, type CheckView, type Severity } from '../checks/check.ts';
 import { foundOf } from '../checks/found.ts';
+import { eachAbout } from '../checks/found-places.ts';
 import { once } from '../kept.ts';
 import { causeWords, followsWords } from '../words/causes.ts';
 
@@ -107,10 +108,11 @@ function firstEdits(view: CheckView, open: readonly ToldCause[]): CausesView['fi
     const found = foundOf(view);
     const faulty = new Set<number>();
     const left = new Set<number>();
-    for (let row = 0; row < found.check.length; row++) {
-        if (found.accepted[row] === 1 || SEVERITIES[found.severity[row]!] !== 'fault') continue;
-        faulty.add(found.subject[row]!);
-        if (!keys.has(found.causes[found.cause[row]!]!.key)) left.add(found.subject[row]!);
-    }
+    const isOpenFault = (row: number): boolean =>
+        found.accepted[row] === 0 && SEVERITIES[found.severity[row]!] === 'fault';
+    eachAbout(view.survey, found, isOpenFault, (row, node) => {
+        faulty.add(node);
+        if (!keys.has(found.causes[found.cause[row]!]!.key)) left.add(node);
+    });
     return { edits: edits.length, mended: faulty.size - left.size, of: faulty.size };
 }

@@ -4,8 +4,9 @@ import { isKnown, type Check } from '../checks/check.ts';
 import { fileFindings, isAcceptedFile } from '../checks/file-findings.ts';
 import { foundOf } from '../checks/found.ts';
 import { pagesFound } from '../checks/pages-found.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isFindingId } from '../words/finding-params.ts';
-import { CHECK_FAMILIES, CHECKS } from '../checks/register.ts';
+import { CHECK_FAMILIES, CHECKS, FINDING_CHECKS } from '../checks/register.ts';
 import { quoted } from '../sets/tokens.ts';
 
 export interface CheckRow {
@@ -19,7 +20,7 @@ export interface CheckRow {
     example: string;
     isOff: boolean;
     /** Not known of this survey, and why. */
-    unknown: 'partial' | 'no sitemap' | null;
+    unknown: 'partial' | 'no sitemap' | 'no made-up address' | 'earlier version' | null;
     /** Pages it finds something of, or on which such links stand; lines, of files. The accepted are not among them. */
     pages: number;
     /** Likewise, but of links what they lead to. */
@@ -40,8 +41,8 @@ export function checksView(view: CheckView): ChecksView {
     const files = fileFindings(view);
     const counts = CHECKS.map(() => ({ pages: 0, accepted: 0 }));
     for (let row = 0; row < check.length; row++) counts[check[row]!]![accepted[row] === 1 ? 'accepted' : 'pages']++;
-    CHECKS.forEach(({ id, ofTarget }, number) => {
-        if (ofTarget === null || counts[number]!.pages === 0 || !isFindingId(id)) return;
+    CHECKS.forEach(({ id, ofPage }, number) => {
+        if (ofPage !== null || counts[number]!.pages === 0 || !isFindingId(id)) return;
         counts[number]!.pages = pagesFound(view, { kind: 'finding', check: id, cause: null }).count();
     });
     for (const finding of files) {
@@ -71,8 +72,15 @@ function rowOf(view: CheckView, check: Check, counts: Pick<CheckRow, 'pages' | '
         ...{ id, severity, name, fires, quiet, why, advice, example },
         ...counts,
         isOff: settings.off.has(id),
-        unknown: isKnown(check, survey) ? null : check.needsWhole && !survey.head.complete ? 'partial' : 'no sitemap',
-        set: (check.ofPage ?? check.ofTarget) === null ? null : `has finding ${quoted(id, true)}`,
+        unknown: unknownWhy(check, survey),
+        set: FINDING_CHECKS.includes(check) ? `has finding ${quoted(id, true)}` : null,
         threshold: threshold ? { ...threshold, own: settings.thresholds.get(id) ?? null } : null,
     };
+}
+
+function unknownWhy(check: Check, survey: PackedSurvey): CheckRow['unknown'] {
+    if (isKnown(check, survey)) return null;
+    if (check.needsWhole && !survey.head.complete) return 'partial';
+    if (check.needsSitemap && !survey.head.hasSitemap) return 'no sitemap';
+    return check.needsFact && survey.lacks(check.needsFact) ? 'earlier version' : 'no made-up address';
 }

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { randomSite } from '../../../../tests/support/random-site.ts';
-import { checkView, withGoal } from '../../../../tests/support/checks.ts';
+import { checkView, nodesAbout, withGoal } from '../../../../tests/support/checks.ts';
 import { nodesIn, sizeFound } from '../../../../tests/support/sets.ts';
 import { rule } from '../../../../tests/support/problems.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
@@ -346,11 +346,13 @@ describe('the view models of Causes and Checks', () => {
 
     it('tell how many faulty URLs the first edits leave without a fault', () => {
         // One after the other: the sets of the edits, and what else is a fault of the same URLs.
-        const faulty = new Map<string, Set<string>>();
-        for (const { finding, node, target, cause } of siteFindings(checks)) {
+        const faulty = new Map<number, Set<string>>();
+        for (const placed of siteFindings(checks)) {
+            const { finding, cause } = placed;
             if (finding.severity !== 'fault') continue;
-            const url = survey.url(target === -1 ? node : target);
-            faulty.set(url, (faulty.get(url) ?? new Set()).add(cause));
+            for (const node of nodesAbout(survey, placed)) {
+                faulty.set(node, (faulty.get(node) ?? new Set()).add(cause));
+            }
         }
         const first = view.rows.slice(0, 3).map(({ key }) => key);
         expect(view.rows[2]!.severity).toBe('fault');

@@ -1,6 +1,7 @@
 /** The sentences of causes, in English: what is edited, where, and what follows. Complete by type. */
 import type { CauseParams, Spread } from './cause-params.ts';
 import type { FileParams, FindingParams } from './finding-params.ts';
+import type { VariantKind } from '../address/variants.ts';
 import type { Gate } from '../gates/gates.ts';
 import { by, counted } from './numbers.ts';
 
@@ -32,6 +33,7 @@ const ADDRESSES: ReadonlySet<keyof FindingParams> = new Set([
     'redirect-unusable',
     'server-error',
     'type-lies',
+    'variant-doubles',
     'body-trouble',
 ]);
 
@@ -133,6 +135,33 @@ const AT_PAGES: { [I in keyof FindingParams]: (pages: string, isOne: boolean) =>
     'noindex-section': (pages) => `Take noindex off ${pages}, or take the section out of links and listings`,
     'directive-conflict': (pages) => `Say one thing to robots on ${pages}`,
     'sitemap-lists-orphan': (pages) => `Link to ${pages}`,
+    'soft-404': (pages) => `Answer 404 or 410 for ${pages}`,
+    'link-malformed': (pages) => `Write whole addresses in links of ${pages}`,
+    'link-to-private': (pages) => `Link from ${pages} to what readers can reach`,
+    'fragment-missing': (pages) => `Mend the fragments of links on ${pages}`,
+    'external-error': (pages) => `Mend links out of the site on ${pages}`,
+    'resource-error': (pages) => `Restore what ${pages} load`,
+    'resource-insecure': (pages) => `Load over https what is loaded over http on ${pages}`,
+    frame: (pages) => `Link to what is shown in frames on ${pages}`,
+    'title-several': (pages) => `Leave one title on ${pages}`,
+    'h1-several': (pages) => `Leave one h1 on ${pages}`,
+    'head-broken': (pages) => `Move what ends the head early out of the head of ${pages}`,
+    'directive-in-body': (pages) => `Move the robots meta into the head of ${pages}`,
+    'directive-unknown': (pages) => `Write the robots directives of ${pages} as they are known`,
+    'canonical-ignored': (pages) => `Write the canonical where and as it counts on ${pages}`,
+    'structured-data-broken': (pages) => `Mend the structured data of ${pages}`,
+    'refresh-delayed': (pages, isOne) => `Redirect ${pages} in place of ${isOne ? 'its refresh' : 'refreshes'}`,
+    'canonical-unlike': (pages, isOne) => `Let ${pages} name ${isOne ? 'itself' : 'themselves'} as canonical`,
+    'canonical-of-sequence': (pages, isOne) => `Let ${pages} name ${isOne ? 'itself' : 'themselves'} as canonical`,
+    'variant-doubles': (pages) => `Redirect ${pages} to the address that is meant`,
+    'hreflang-code': (pages) => `Name languages by their codes on ${pages}`,
+    'hreflang-no-return': (pages) => `Let the alternates of ${pages} name each other`,
+    'hreflang-to-stopped': (pages) => `Name alternates that may be indexed on ${pages}`,
+    'hreflang-several': (pages) => `Leave one alternate for each language on ${pages}`,
+    'hreflang-no-self': (pages, isOne) => `Let ${pages} name ${isOne ? 'itself' : 'themselves'} among the alternates`,
+    'language-differs': (pages) => `Say one language on ${pages}`,
+    'sequence-one-way': (pages) => `Let the sequence of ${pages} run both ways`,
+    'sequence-broken': (pages) => `Lead the sequence of ${pages} past what stops`,
 };
 
 const AT_FILES: { [I in keyof FileParams]: string } = {
@@ -147,6 +176,7 @@ const AT_FILES: { [I in keyof FileParams]: string } = {
     'robots-noindex-line': 'Say noindex on the pages, not in robots.txt',
     'robots-sitemap-dead': 'Mend the Sitemap lines of robots.txt that lead nowhere',
     'robots-variants-differ': 'Serve one robots.txt on all forms of the host, or redirect them',
+    'errors-answer-200': 'Answer 404 for what is not there',
     'sitemap-none': 'List the indexable pages in a sitemap',
     'sitemap-not-announced': 'Name the sitemap in robots.txt',
     'sitemap-unreadable': 'Let the sitemap be read, or take away what names it',
@@ -157,6 +187,17 @@ const AT_FILES: { [I in keyof FileParams]: string } = {
     'sitemap-place': 'Put the sitemap above what it lists, on its host',
     'sitemap-double': 'List each address once',
     'sitemap-lastmod': 'Write the day of the last change, or no date',
+};
+
+/** What the redirect of one kind of variants is, behind how many addresses it takes: `to` is what the meant ones have. */
+const VARIANT_RULES: Record<VariantKind, (to: string) => string> = {
+    scheme: (to) => `to ${to}`,
+    host: (to) => `to ${to}`,
+    index: (to) => (to === '/' ? 'with an index document to their folders' : 'to the index documents they stand for'),
+    slash: (to) => (to === '/' ? 'to the same with a slash at the end' : 'to the same without the slash at the end'),
+    slashes: () => 'to the same with single slashes',
+    case: () => 'to the same in the letters that are linked',
+    order: () => 'to the same with their parameters in one order',
 };
 
 const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About) => CauseWords } = {
@@ -180,16 +221,31 @@ const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About)
                 : `Mend the link ${link.anchor === '' ? '' : `“${link.anchor}” `}to ${link.url}`,
         where: words,
     }),
+    'link-in': ({ check, words }, { urls }) => ({
+        say: AT_PAGES[check](counted(urls, 'page'), urls === 1),
+        where: words,
+    }),
+    outside: ({ url, status }) => ({
+        say: `Replace ${url}, ${answer(status)}, or take it away`,
+        where: OWN_PLACES,
+    }),
     rule: ({ file, line, rule, isWanted }) => ({
         say: isWanted
             ? `Narrow the rule “${rule}”, or take what it closes out of the sitemap`
             : `Take links to what “${rule}” closes away, or open it`,
         where: `${fileName(file)}, line ${line}`,
     }),
-    file: ({ file, check }) => ({ say: AT_FILES[check], where: fileName(file) }),
+    file: ({ file, check }) => ({
+        say: AT_FILES[check],
+        where: check === 'errors-answer-200' ? 'server' : fileName(file),
+    }),
     stops: ({ gate, spread }, about) => ({
         say: STOPS[gate](pagesOf(spread, about), about.only !== null),
         where: placeOf(spread, about),
+    }),
+    variants: ({ by: kind, to }, { urls }) => ({
+        say: `Redirect ${counted(urls, 'address', 'addresses')} ${VARIANT_RULES[kind](to)}`,
+        where: 'server',
     }),
     'cut-off': ({ section }) => ({ say: `Link to what is cut off in ${folder(section)}`, where: OWN_PLACES }),
     island: ({ url }) => ({ say: `Link to ${url}, which an island hangs from`, where: OWN_PLACES }),
@@ -264,6 +320,33 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'noindex-section': ['page of a section without an index', 'pages of a section without an index'],
     'directive-conflict': ['page says both', 'pages say both'],
     'sitemap-lists-orphan': ['listed page without a link', 'listed pages without a link'],
+    'soft-404': ['error that answers 200', 'errors that answer 200'],
+    'link-malformed': ['page with a malformed link', 'pages with a malformed link'],
+    'link-to-private': ['page links to a private address', 'pages link to a private address'],
+    'fragment-missing': ['page links to a lost fragment', 'pages link to a lost fragment'],
+    'external-error': ['page links out to an error', 'pages link out to an error'],
+    'resource-error': ['page loads what fails', 'pages load what fails'],
+    'resource-insecure': ['page loads over http', 'pages load over http'],
+    frame: ['page with a page in a frame', 'pages with a page in a frame'],
+    'title-several': ['page with several titles', 'pages with several titles'],
+    'h1-several': ['page with several h1', 'pages with several h1'],
+    'head-broken': ['page whose head ends early', 'pages whose head ends early'],
+    'directive-in-body': ['page with a robots meta in the body', 'pages with a robots meta in the body'],
+    'directive-unknown': ['page with an unknown directive', 'pages with an unknown directive'],
+    'canonical-ignored': ['canonical that does not count', 'canonicals that do not count'],
+    'structured-data-broken': ['page with data nobody reads', 'pages with data nobody reads'],
+    'refresh-delayed': ['page sends on after a while', 'pages send on after a while'],
+    'canonical-unlike': ['canonical of another text', 'canonicals of another text'],
+    'canonical-of-sequence': ['later page gives itself up', 'later pages give themselves up'],
+    'variant-doubles': ['address is one page with another', 'addresses are one page with another'],
+    'hreflang-code': ['page names no language', 'pages name no language'],
+    'hreflang-no-return': ['page is not named back', 'pages are not named back'],
+    'hreflang-to-stopped': ['page names an alternate that stops', 'pages name an alternate that stops'],
+    'hreflang-several': ['page names one language twice', 'pages name one language twice'],
+    'hreflang-no-self': ['page does not name itself', 'pages do not name themselves'],
+    'language-differs': ['page says two languages', 'pages say two languages'],
+    'sequence-one-way': ['sequence runs one way', 'sequences run one way'],
+    'sequence-broken': ['sequence breaks off', 'sequences break off'],
     'robots-unreachable': ['file out of reach', 'files out of reach'],
     'robots-html': ['file of HTML', 'files of HTML'],
     'robots-too-large': ['file too large', 'files too large'],
@@ -275,6 +358,7 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'robots-noindex-line': ['line that nobody keeps to', 'lines that nobody keeps to'],
     'robots-sitemap-dead': ['line that leads nowhere', 'lines that lead nowhere'],
     'robots-variants-differ': ['file with other rules', 'files with other rules'],
+    'errors-answer-200': ['made-up address that answers 200', 'made-up addresses that answer 200'],
     'sitemap-none': ['sitemap missing', 'sitemaps missing'],
     'sitemap-not-announced': ['file that nobody names', 'files that nobody names'],
     'sitemap-unreadable': ['file that cannot be read', 'files that cannot be read'],

@@ -1,7 +1,20 @@
 /** The sentences of findings, in English: every id of the register has its own, which the types hold complete. */
 import type { FileParams, FindingParams } from './finding-params.ts';
 import { problemWords, problemWordsOrNone } from './problems.ts';
+import type { VariantKind } from '../address/variants.ts';
 import { by, counted, number } from './numbers.ts';
+
+const answers = (status: number): string => (status === 0 ? 'does not answer' : `answers ${status}`);
+
+const VARIANTS: Record<VariantKind, string> = {
+    scheme: 'their scheme',
+    host: '“www.”',
+    index: 'the name of the index document',
+    slash: 'a slash at the end',
+    slashes: 'doubled slashes',
+    case: 'capital letters',
+    order: 'the order of their parameters',
+};
 
 const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => string } = {
     'orphan-strict': () => 'No other page that was read links here.',
@@ -11,8 +24,7 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'listing-only': () => 'Linked from paginated lists and archives only.',
     'deeper-than-goal': ({ depth, goal }) => `Lies ${counted(depth, 'click')} deep; the goal is ${goal}.`,
     'dead-end': () => 'Has no links: whoever comes here has to go back.',
-    'link-to-error': ({ url, status }) =>
-        `Links to ${url}, which ${status === 0 ? 'does not answer' : `answers ${status}`}.`,
+    'link-to-error': ({ url, status }) => `Links to ${url}, which ${answers(status)}.`,
     'link-to-redirect': ({ url }) => `Links to ${url}, which redirects.`,
     'link-to-closed': ({ url }) => `Links to ${url}, which robots.txt closes.`,
     'noindex-unseen': () => 'Closed by robots.txt and marked noindex: while it is closed, nobody reads the noindex.',
@@ -33,8 +45,7 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'link-to-noncanonical': ({ url }) => `Links to ${url}, which names another page as its canonical.`,
     'redirect-chain': ({ hops, end }) => `Redirects to ${end} in ${hops} hops.`,
     'redirect-loop': () => 'Redirects in a circle.',
-    'redirect-to-error': ({ end, status }) =>
-        `Redirects to ${end}, which ${status === 0 ? 'does not answer' : `answers ${status}`}.`,
+    'redirect-to-error': ({ end, status }) => `Redirects to ${end}, which ${answers(status)}.`,
     'redirect-to-closed': ({ url }) => `Redirects by way of ${url}, which robots.txt closes.`,
     'redirect-to-start': () => 'Redirects to the start page, as many others do.',
     'same-h1': () => 'Another page has the same h1.',
@@ -64,6 +75,40 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
         `Says noindex, as ${number(noindexed)} of ${counted(pages, 'page')} of its section do.`,
     'directive-conflict': ({ both }) => `Says both ${both} and no${both}.`,
     'sitemap-lists-orphan': () => 'Listed in a sitemap, and no path of links leads to it.',
+    'soft-404': ({ says }) =>
+        says === null
+            ? 'Answers 200 with what its host answers for what is not there.'
+            : `Answers 200, and says “${says}”.`,
+    'link-malformed': ({ written }) => `Has a link to “${written}”, which is no address.`,
+    'link-to-private': ({ url }) => `Links to ${url}, which only its own network can reach.`,
+    'fragment-missing': ({ url, fragment }) => `Links to “#${fragment}” of ${url}, which has no such id.`,
+    'external-error': ({ url, status }) => `Links to ${url}, which ${answers(status)}.`,
+    'resource-error': ({ url, status }) => `Loads ${url}, which ${answers(status)}.`,
+    'resource-insecure': ({ url }) => `Loads ${url} by http, on an https page.`,
+    frame: ({ url }) => `Shows ${url} in a frame.`,
+    'title-several': ({ titles }) => `Has ${counted(titles, 'title')} in its head.`,
+    'h1-several': ({ h1s }) => `Has ${number(h1s)} h1.`,
+    'head-broken': ({ tag, lost }) => `A ${tag} element ends its head early: the ${lost} behind it stands in the body.`,
+    'directive-in-body': ({ says }) => `Says “${says}” in a robots meta in its body, where it does not count.`,
+    'directive-unknown': ({ token }) => `Says “${token}” to robots, which no standard knows.`,
+    'canonical-ignored': ({ why }) => `${capital(problemWords(why))}.`,
+    'structured-data-broken': ({ why }) => `${capital(problemWords(why))}.`,
+    'refresh-delayed': ({ end }) => `Sends its readers on to ${end} after a while.`,
+    'canonical-unlike': ({ url, likeness }) =>
+        `Its canonical ${url} says something else: ${likeness} in a hundred of their main texts are alike.`,
+    'canonical-of-sequence': ({ url }) => `Names ${url}, the first page of its sequence, as its canonical.`,
+    'variant-doubles': ({ url, by: kind }) => `Answers as ${url} does; they differ by ${VARIANTS[kind]}.`,
+    'hreflang-code': ({ code }) => `Names an alternate for “${code}”, which is no language.`,
+    'hreflang-no-return': ({ url, code, others }) =>
+        `Names ${url} as its alternate ${code === '' ? '' : `for “${code}” `}and is not named back${others === 0 ? '' : `, nor by ${counted(others, 'other')}`}.`,
+    'hreflang-to-stopped': ({ url, code, gate }) =>
+        `Names ${url} as its alternate${code === '' ? '' : ` for “${code}”`}, which stops at ${gate}.`,
+    'hreflang-several': ({ code }) => `Names different alternates for “${code}”.`,
+    'hreflang-no-self': () => 'Names alternates, and not itself among them.',
+    'language-differs': ({ says, named }) => `Says that it is in “${says}”, and names itself for “${named}”.`,
+    'sequence-one-way': ({ url, as }) =>
+        `Names ${url} as the ${as} page, which does not name it as the ${as === 'next' ? 'previous' : 'next'}.`,
+    'sequence-broken': ({ url, gate }) => `Its sequence leads to ${url}, which stops at ${gate}.`,
 };
 
 const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => string } = {
@@ -79,6 +124,7 @@ const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => strin
     'robots-noindex-line': ({ text }) => `“${text}” is in no standard, and nobody keeps to it.`,
     'robots-sitemap-dead': ({ named }) => `Names “${named}”, where no sitemap could be read.`,
     'robots-variants-differ': ({ other }) => `Has other rules than ${other}.`,
+    'errors-answer-200': () => 'Nobody can have made this address, and it answers 200.',
     'sitemap-none': () => 'No sitemap could be read, here or anywhere else.',
     'sitemap-not-announced': () => 'Is named in no robots.txt.',
     'sitemap-unreadable': ({ why }) => `Could not be read: ${problemWords(why)}.`,
@@ -106,5 +152,5 @@ export function fileFindingSentence({ check, params }: { check: keyof FileParams
 }
 
 export function moreLinksSentence(links: number): string {
-    return `${links} more of its links lead to errors, redirects, or pages that are closed or not canonical.`;
+    return `Something was found of ${number(links)} more of its links.`;
 }

@@ -1,5 +1,6 @@
 /** What the findings and edits of each check carry: from it the sentence is made (`checks.ts` here). */
 import type { Problem } from '../problems/problem.ts';
+import type { VariantKind } from '../address/variants.ts';
 import type { Gate } from '../gates/gates.ts';
 
 /** Nothing beside what it is. */
@@ -62,6 +63,37 @@ export interface FindingParams {
     'noindex-section': { noindexed: number; pages: number };
     'directive-conflict': { both: 'index' | 'follow' };
     'sitemap-lists-orphan': None;
+    /** The phrase its title or h1 holds; null where its text is that of what is not there. */
+    'soft-404': { says: string | null };
+    'link-malformed': { written: string };
+    'link-to-private': { url: string };
+    'fragment-missing': { url: string; fragment: string };
+    'external-error': { url: string; status: number };
+    'resource-error': { url: string; status: number };
+    'resource-insecure': { url: string };
+    frame: { url: string };
+    'title-several': { titles: number };
+    'h1-several': { h1s: number };
+    /** `tag` ended the head; `lost` is the first element that stands behind it. */
+    'head-broken': { tag: string; lost: string };
+    'directive-in-body': { says: string };
+    'directive-unknown': { token: string };
+    'canonical-ignored': { why: Problem };
+    'structured-data-broken': { why: Problem };
+    'refresh-delayed': { end: string };
+    /** `likeness` in hundredths. */
+    'canonical-unlike': { url: string; likeness: number };
+    'canonical-of-sequence': { url: string };
+    'variant-doubles': { url: string; by: VariantKind };
+    'hreflang-code': { code: string };
+    /** `others`: further alternates that do not name it back. */
+    'hreflang-no-return': { url: string; code: string; others: number };
+    'hreflang-to-stopped': { url: string; code: string; gate: Gate };
+    'hreflang-several': { code: string };
+    'hreflang-no-self': None;
+    'language-differs': { says: string; named: string };
+    'sequence-one-way': { url: string; as: 'next' | 'previous' };
+    'sequence-broken': { url: string; gate: Gate };
 }
 
 /** What is found of a file of the site, and of none of its pages. */
@@ -77,6 +109,7 @@ export interface FileParams {
     'robots-closes-wanted': { rule: string; pages: number };
     'robots-sitemap-dead': { named: string };
     'robots-variants-differ': { other: string };
+    'errors-answer-200': None;
     'sitemap-none': None;
     'sitemap-not-announced': None;
     'sitemap-unreadable': { why: Problem };
@@ -151,6 +184,33 @@ const FINDING_IDS: Record<keyof FindingParams, true> = {
     'noindex-section': true,
     'directive-conflict': true,
     'sitemap-lists-orphan': true,
+    'soft-404': true,
+    'link-malformed': true,
+    'link-to-private': true,
+    'fragment-missing': true,
+    'external-error': true,
+    'resource-error': true,
+    'resource-insecure': true,
+    frame: true,
+    'title-several': true,
+    'h1-several': true,
+    'head-broken': true,
+    'directive-in-body': true,
+    'directive-unknown': true,
+    'canonical-ignored': true,
+    'structured-data-broken': true,
+    'refresh-delayed': true,
+    'canonical-unlike': true,
+    'canonical-of-sequence': true,
+    'variant-doubles': true,
+    'hreflang-code': true,
+    'hreflang-no-return': true,
+    'hreflang-to-stopped': true,
+    'hreflang-several': true,
+    'hreflang-no-self': true,
+    'language-differs': true,
+    'sequence-one-way': true,
+    'sequence-broken': true,
 };
 
 export function isFindingId(id: string): id is keyof FindingParams {

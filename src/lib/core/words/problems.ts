@@ -200,6 +200,18 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     'noindex-ignored': ({ written }) => `A robots meta “${written}”`,
     'refresh-later': ({ to }) => `The start page sends visitors on to ${to} after a while`,
 
+    titles: ({ titles }) => `has ${number(titles)} title elements`,
+    h1s: ({ h1s }) => `has ${number(h1s)} h1 elements`,
+    'head-closed': ({ tag, lost }) =>
+        `a ${tag} element ends its head early: the ${lost} behind it stands in the body, where it does not count`,
+    'robots-in-body': ({ says }) => `says “${says}” in a robots meta in the body, where it does not count`,
+    'canonical-in-body': ({ written }) => `names its canonical ${written} in the body, where it does not count`,
+    'canonical-unreadable': ({ written }) => `names its canonical as “${written}”, which is no address on the web`,
+    'canonical-fragment': ({ written }) => `names its canonical with a fragment, as ${written}`,
+    'directive-unknown': ({ token }) => `says “${token}” to robots, which no standard knows`,
+    'data-broken': ({ cause }) => `holds structured data that cannot be read: ${cause}`,
+    'data-untyped': () => 'holds structured data that does not say what it describes: it has no @type',
+
     'list-cut': ({ most }) => `Only the first ${number(most)} addresses were kept.`,
     'log-counted': ({ counted: lines, lines: all, otherStatus, otherMethod }) =>
         `${number(lines)} of ${number(all)} lines are GET answered with 200; ${number(otherStatus)} other statuses and ${number(otherMethod)} other methods are no evidence of a page.`,

@@ -99,8 +99,9 @@ describe('settings in other forms', () => {
         expect(StoredSettings.parse(old)).toEqual({
             ...DEFAULT_SETTINGS,
             ...old,
-            // It kept no sources, so its surveys have none.
+            // It kept no sources and made up no addresses, so its surveys have neither.
             keepSource: false,
+            madeUp: false,
         });
     });
 

@@ -33,6 +33,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/completeness`]: SEE,
     [`${VIEW}/evidence`]: { GET: 'see', POST: 'bring' },
     [`${VIEW}/canonicals`]: SEE,
+    [`${VIEW}/variants`]: SEE,
+    [`${VIEW}/languages`]: SEE,
     [`${VIEW}/causes`]: SEE,
     [`${VIEW}/checks`]: SEE,
     [`${VIEW}/gates`]: SEE,

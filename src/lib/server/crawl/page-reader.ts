@@ -3,14 +3,16 @@ import { createHash } from 'node:crypto';
 import { readAddress } from '../../core/address/address.ts';
 import type { TextTraces } from '../../core/traps/families.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
-import { writeProblem } from '../../core/problems/problem.ts';
+import { writeProblem, writeProblems } from '../../core/problems/problem.ts';
 import { readDirectives } from '../../core/page/directives.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { unreadPage, type ListedLink, type PageRow } from '../../core/survey/survey-rows.ts';
 import { packJson } from '../packed-json.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
+import { headerText } from './header-text.ts';
 import { mediaTypeOf } from './media-type.ts';
 import { ParsePool, type FactsToGoOn, type ParseResult } from './parse-pool.ts';
+import type { Signature } from '../../core/doubles/signature.ts';
 import { tracesOf } from './text-traces.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
@@ -107,6 +109,12 @@ export class PageReader {
         return { page, links, traces };
     }
 
+    /** Signature of the text of an answer that is no page of the survey; null where it has none, or cannot be read. */
+    async signatureOf(url: string, answer: Answer): Promise<Signature | null> {
+        const read = await this.#parse(url, answer, []);
+        return read.ok ? tracesOf(read.details).signature : null;
+    }
+
     async close(): Promise<void> {
         await this.#pool.close();
     }
@@ -134,6 +142,7 @@ export class PageReader {
         page.description = facts.description;
         page.language = facts.language;
         page.words = facts.words;
+        page.markup = writeProblems(facts.markup);
         page.credentialsRemoved = facts.credentialsRemoved;
         const metas = facts.metaRobots.map((meta) => meta.content);
         page.metaRobots = metas.join(' ').slice(0, 2_000);
@@ -162,6 +171,7 @@ export class PageReader {
             bodyHash: whole ? createHash('sha256').update(answer.body).digest().subarray(0, 8) : NOTHING,
             signature: NOTHING,
             sketch: null,
+            ids: null,
             outline: NOTHING,
             source: NOTHING,
         });
@@ -186,10 +196,4 @@ function headersToKeep(answer: Answer): Pick<PageFactsRecord, 'headers' | 'cooki
         }
     }
     return { headers, cookieNames: cookieNames.slice(0, MOST_HEADERS) };
-}
-
-/** Header values arrive as Latin-1; a site that sends UTF-8 means UTF-8. */
-function headerText(value: string): string {
-    const text = Buffer.from(value, 'latin1').toString('utf8');
-    return text.includes('\ufffd') ? value : text;
 }

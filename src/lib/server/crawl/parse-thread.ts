@@ -5,6 +5,7 @@
 import { createHash } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
 import { problem, type Problem } from '../../core/problems/problem.ts';
+import { idHashes } from '../../core/page/fragments.ts';
 import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
@@ -35,6 +36,7 @@ export interface PackedDetails {
     bodyHash: Uint8Array;
     signature: Uint8Array;
     sketch: Uint8Array;
+    ids: Uint8Array | null;
     outline: Uint8Array;
     source: Uint8Array;
 }
@@ -47,6 +49,8 @@ export type ParseReply =
 function own(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
     return new Uint8Array(bytes);
 }
+
+const bytesOf = (hashes: Uint32Array | null): Uint8Array | null => hashes && own(new Uint8Array(hashes.buffer));
 
 const sender = new BlockSender();
 /** Shared with the thread that gives out documents: if this one dies, that one knows of which. */
@@ -88,6 +92,7 @@ parentPort?.on('message', (message: ParseRequest) => {
             bodyHash: own(createHash('sha256').update(bytes).digest().subarray(0, 8)),
             signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
             sketch: own(new Uint8Array(sketch.buffer, sketch.byteOffset, sketch.byteLength)),
+            ids: bytesOf(idHashes(document.ids)),
             outline: own(packOutline(pieces, textHash)),
             source,
         };

@@ -2,6 +2,7 @@
  * What becomes of each URL: taken from the rows of an earlier run, left by a verdict of robots.txt, as an action or as
  * one of a closed family, or asked for. The frontier is told where it leads.
  */
+import { originOf } from '../../core/address/address.ts';
 import { writeProblem } from '../../core/problems/problem.ts';
 import { unreadPage, type PageRow } from '../../core/survey/survey-rows.ts';
 import { isSignedIn } from '../../core/survey/settings.ts';
@@ -23,6 +24,8 @@ export interface Settled {
 export class Settling {
     /** Hosts that were asked for pages. */
     readonly hosts = new Set<string>();
+    /** Origins that answered 200. */
+    readonly origins = new Set<string>();
     /** URLs asked for that count against the limit of pages. */
     asked = 0;
     readonly #parts: RunParts;
@@ -66,6 +69,7 @@ export class Settling {
             if (read.page.notRead === 'stopped') return read;
             settled = read;
         }
+        if (settled.page.status === 200 && rows.isInternal(id)) this.origins.add(originOf(url));
         this.#telling.count(settled.page, url, stored === undefined);
         if (settled.page.status !== null) this.#unabsorbed.set(id, settled.traces);
         frontier.settle(slot, leadsOf(settled.page, settled.links, this.#parts), settled.page.status !== null);

@@ -21,6 +21,7 @@ import {
 import { Families } from '../../core/traps/families.ts';
 import type { EarlierRun } from './earlier-run.ts';
 import { Frontier } from './frontier.ts';
+import { MadeUpAddresses } from './made-up-address.ts';
 import { OtherEvidence, type KnownUrl } from './other-evidence.ts';
 import { PageReader } from './page-reader.ts';
 import { PatientClient } from './patient-client.ts';
@@ -128,12 +129,13 @@ class SurveyRun {
     }
 
     async run(): Promise<SurveyOutcome> {
-        const { spot } = this.#parts.settings;
-        const trouble = spot === null ? await this.#begin() : this.#beginSpot(spot.urls);
+        const { settings } = this.#parts;
+        const trouble = settings.spot === null ? await this.#begin() : this.#beginSpot(settings.spot.urls);
         if (trouble === null) {
             this.#telling.say('pages');
             await this.#flow.during(() => this.#readQueued());
             if (!this.#isStopped) await this.#checkTargets();
+            if (!this.#isStopped && settings.madeUp && settings.spot === null) await this.#askMadeUp();
         }
         await this.#flow.settled();
         const outcome = this.#outcome(trouble);
@@ -257,6 +259,14 @@ class SurveyRun {
             say();
             return !this.#flow.hasFailed;
         });
+    }
+
+    /** On each host of which something was asked for. */
+    async #askMadeUp(): Promise<void> {
+        const { earlier } = this.#parts;
+        const done = [...earlier.files.values()].filter(({ kind }) => kind === 'made-up').map(({ url }) => url);
+        const asked = new MadeUpAddresses(this.#parts);
+        for await (const row of asked.ask(this.#settling.origins, done)) this.#evidence.addFile(row);
     }
 
     #outcome(trouble: Problem | null): SurveyOutcome {

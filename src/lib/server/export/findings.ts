@@ -60,15 +60,15 @@ async function recordsOf(
     const names = survey.texts('block_name');
     const blocks = survey.numbers('page_block');
     let next = 0;
-    return findings.map(({ finding, node, target, template, pages, cause, isAccepted }) => {
+    return findings.map(({ finding, node, to, template, pages, cause, isAccepted }) => {
         const mark = finding.place ? marks[next++]! : null;
         return {
             check: finding.check,
             severity: finding.severity,
             url: survey.url(node),
-            other_url: target === -1 ? '' : survey.url(target),
+            other_url: to,
             reason: findingSentence(finding),
-            line: mark?.line ?? null,
+            line: mark?.line ?? finding.line ?? null,
             column: mark?.column ?? null,
             block: finding.place ? names.at(blocks[finding.place.pageBlock]!) : '',
             template: template === -1 ? '' : survey.measured.templates[template]!.name,

@@ -4,6 +4,7 @@ import { NO_TEXT_FACTS } from '../../core/columns/survey-facts.ts';
 import { measureSurvey } from '../../core/pack/measure-survey.ts';
 import { packFacts, withMeasures, type PackedParts } from '../../core/pack/pack-survey.ts';
 import { FACTS_VERSION, MEASURES_VERSION, PARTS, type PackedSurvey } from '../../core/packed/packed-survey.ts';
+import type { FileRow } from '../../core/survey/survey-rows.ts';
 import { type Part } from '../../core/columns/column.ts';
 import type { Sections } from '../../core/packed/sections.ts';
 import { packedOf } from '../../wire/packed-head.ts';
@@ -25,9 +26,15 @@ export async function makePacked(db: Database, survey: Survey): Promise<PackedPa
 /** In a function of its own: when the measures are made, nothing holds the rows any more. */
 async function factsOf(db: Database, survey: Survey): Promise<PackedParts> {
     const columns = await loadColumns(db, survey.id);
-    const facts = survey.endedAt === null ? NO_TEXT_FACTS : await loadTextFacts(db, survey.id);
+    const facts =
+        survey.endedAt === null
+            ? NO_TEXT_FACTS
+            : await loadTextFacts(db, survey.id, { isHeldAgainstMadeUp: columns.files.some(isMadeUpText) });
     return packFacts(infoOf(survey), columns, facts, await loadLists(db, survey.id));
 }
+
+/** What a host answers for what is not there, as far as it is a text. */
+const isMadeUpText = ({ kind, text }: FileRow): boolean => kind === 'made-up' && text !== '';
 
 /**
  * The same, kept for whoever opens the survey next. Who waited for another process to do it takes what that one made.

@@ -70,7 +70,7 @@ export function* rowsOfBatch(
     );
     yield tableRows(
         schema.pageDetails,
-        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature', 'sketch', 'outline'],
+        ['surveyId', 'page', 'facts', 'text', 'bodyHash', 'signature', 'sketch', 'ids', 'outline'],
         batch.details,
         ({ source: _, ...row }) => ({ surveyId, ...row }),
     );

@@ -7,6 +7,7 @@ import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { z } from 'zod';
 import { REGIONS } from '../../core/page/links.ts';
 import {
+    FILE_KINDS,
     NOT_READ_REASONS,
     STORED_EVIDENCE,
     type AddressRow,
@@ -119,7 +120,7 @@ export class RowReader {
             .where(eq(schema.files.surveyId, this.#survey))
             .orderBy(asc(schema.files.id));
         return rows.map(({ kind, url, status, note, entries, text }) => ({
-            kind: z.enum(['robots', 'sitemap']).parse(kind),
+            kind: z.enum(FILE_KINDS).parse(kind),
             url,
             status,
             note,

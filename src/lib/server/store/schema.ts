@@ -114,6 +114,8 @@ export const pages = mysqlTable(
         contentType: varchar('content_type', { length: 200 }).notNull(),
         typeNote: varchar('type_note', { length: 1000 }).$type<ProblemText>().notNull().default(''),
         bodyTrouble: varchar('body_trouble', { length: 1000 }).$type<ProblemText>().notNull().default(''),
+        /** Null in rows of a version that did not look. */
+        markup: text('markup').$type<ProblemText>(),
         redirectTo: int('redirect_to'),
         instantRefresh: int('instant_refresh'),
         title: text('title').notNull(),
@@ -150,6 +152,8 @@ export const pageDetails = mysqlTable(
         signature: shortBytes('signature', 128).notNull(),
         /** Null where the answer was no document, and in rows of a version that made none. */
         sketch: shortBytes('sketch', 128),
+        /** Hashes of the ids a fragment can point at; null where they are not known. */
+        ids: bytes('ids'),
         /** `TextOutline` of `core/page/main-text.ts`; empty without text, and in rows from before there was one. */
         outline: bytes('outline').notNull(),
     },

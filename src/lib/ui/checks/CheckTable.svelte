@@ -62,6 +62,12 @@
                         {#if check.isOff}<span class="note">off</span>
                         {:else if check.unknown === 'partial'}<span class="note">not known: partial survey</span>
                         {:else if check.unknown === 'no sitemap'}<span class="note">not known: no sitemap</span>
+                        {:else if check.unknown === 'no made-up address'}<span class="note"
+                                >not known: no made-up address was asked for</span
+                            >
+                        {:else if check.unknown === 'earlier version'}<span class="note"
+                                >not known: surveyed by an earlier version</span
+                            >
                         {:else if check.pages === 0}<span class="ink3">0</span>
                         {:else if check.set === null}{count(check.pages)}
                         {:else}<a class="set" href={to.set(check.set)}>{count(check.pages)}</a>{/if}

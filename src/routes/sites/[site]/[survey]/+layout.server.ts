@@ -126,7 +126,7 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
             check: finding.check,
             severity: finding.severity,
             say: findingSentence(finding),
-            line: finding.place ? marks[next++]!.line : null,
+            line: finding.place ? marks[next++]!.line : (finding.line ?? null),
         })),
         moreLinks,
         notes: notes.map(({ id, text, createdAt }) => ({ id, text, createdAt })),

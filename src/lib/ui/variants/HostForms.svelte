@@ -1,0 +1,55 @@
+<script lang="ts">
+    /** The four forms of the host: what each does at its root, what its pages name, and what links go there. */
+    import type { HostForm } from '../../core/views/variants.ts';
+    import { count, counted } from '../parts/format.ts';
+    import type { ViewLinks } from '../view/links.ts';
+
+    let { hosts, to }: { hosts: readonly HostForm[]; to: ViewLinks } = $props();
+    const does = ({ does: how, status, to: end }: HostForm): string => {
+        if (how === 'not asked') return 'was not asked for';
+        return how === 'redirects' ? `redirects (${status}) to ${end}` : `answers ${status}`;
+    };
+</script>
+
+<section class="pane border-b border-(--edge)" aria-labelledby="host-forms">
+    <h2 class="pane-name mb-1" id="host-forms">
+        Forms of the host <span class="note">one is meant; the others redirect to it</span>
+    </h2>
+    <table class="lines">
+        <thead>
+            <tr
+                ><th>form</th><th>its root</th><th>canonical there</th><th class="num">URLs known</th><th class="num"
+                    >links</th
+                ></tr
+            >
+        </thead>
+        <tbody>
+            {#each hosts as host (host.origin)}
+                <tr>
+                    <td class="mono nw"
+                        >{host.origin}{#if host.isStart}
+                            <span class="note">start</span>{/if}</td
+                    >
+                    <td
+                        class:ink3={host.does === 'not asked'}
+                        class:font-semibold={host.does === 'answers' && !host.isStart}
+                    >
+                        {does(host)}
+                    </td>
+                    <td class="breaks">{host.canonical}</td>
+                    <td class="num">
+                        {#if host.urls === 0}<span class="ink3">0</span>{:else}<a class="set" href={to.set(host.set)}
+                                >{count(host.urls)}</a
+                            >{/if}
+                    </td>
+                    <td class="num">{count(host.links)}</td>
+                </tr>
+            {/each}
+        </tbody>
+    </table>
+    {#if hosts.some((host) => host.does === 'not asked')}
+        <p class="note mt-1">
+            A survey asks for what links and sitemaps name; a door check knocks at all {counted(hosts.length, 'form')}.
+        </p>
+    {/if}
+</section>
