@@ -16,6 +16,8 @@ export interface PageParts {
     /** Pages above it: path and name. */
     trail?: [string, string][];
     sectionMenu?: [string, string][];
+    /** Of a list that goes over several pages: paths of those beside it. */
+    sequence?: { next: string | null; previous: string | null };
     main: string;
 }
 
@@ -58,12 +60,18 @@ export function page(parts: PageParts): string {
     const alternates = (parts.alternates ?? [])
         .map(([code, path]) => `<link rel="alternate" hreflang="${code}" href="${ORIGIN}${path}">\n`)
         .join('');
+    const sequence = [
+        ['prev', parts.sequence?.previous],
+        ['next', parts.sequence?.next],
+    ]
+        .map(([rel, path]) => (path ? `<link rel="${rel}" href="${path}">\n` : ''))
+        .join('');
     return `<!doctype html>
 <html lang="${parts.language ?? 'en-GB'}">
 <head>
 <meta charset="utf-8">
 <title>${escapeHtml(title)}</title>
-${parts.description ? `<meta name="description" content="${escapeHtml(parts.description)}">\n` : ''}${parts.robots ? `<meta name="robots" content="${parts.robots}">\n` : ''}${alternates}${canonicalUrl === null ? '' : `<link rel="canonical" href="${canonicalUrl}">\n`}</head>
+${parts.description ? `<meta name="description" content="${escapeHtml(parts.description)}">\n` : ''}${parts.robots ? `<meta name="robots" content="${parts.robots}">\n` : ''}${alternates}${sequence}${canonicalUrl === null ? '' : `<link rel="canonical" href="${canonicalUrl}">\n`}</head>
 <body>
 <header>
 <a href="/" aria-label="Fernhollow Tool Library, start page">Fernhollow</a>

@@ -83,12 +83,15 @@ function html(body: string, status = 200): SiteAnswer {
     return { status, headers: { 'content-type': 'text/html; charset=utf-8' }, body };
 }
 
+/** What stands for everything that is not there. */
+const NOT_HERE = '<h1>Not here</h1><p>It may have been borrowed.</p>';
+
 function notFound(): SiteAnswer {
     return html(
         page({
             path: '/',
             title: 'Not here',
-            main: '<h1>Not here</h1><p>It may have been borrowed. Try <a href="/">the start page</a>.</p>',
+            main: NOT_HERE,
         }),
         404,
     );
@@ -161,6 +164,10 @@ function buildJournal(
             {
                 path: at(number),
                 title: number === 1 ? 'Journal' : `Journal, page ${number}`,
+                sequence: {
+                    previous: number > 1 ? at(number - 1) : null,
+                    next: number < count ? at(number + 1) : null,
+                },
                 main: `<h1>Journal</h1><p>What happened.</p>${number === 1 ? poster : ''}${topics}${list(posts.slice((number - 1) * POSTS_PER_PAGE, number * POSTS_PER_PAGE))}<p class="pager">${numbers}</p>`,
             },
             number === 1,
@@ -235,7 +242,7 @@ function buildPages(has: (fault: Fault) => boolean, listsAll: boolean): Map<stri
             page({
                 path: '/branches/riverside/',
                 title: 'Not here',
-                main: '<h1>Not here</h1><p>It may have been borrowed.</p>',
+                main: NOT_HERE,
             }),
             has('soft-404') ? 200 : 404,
         ),

@@ -193,3 +193,25 @@ describe('Robots', () => {
         await waitForText(page, 'known URLs to otter');
     });
 });
+
+describe('Variants', () => {
+    it('name the addresses that are one page, each number a set, with the rule that redirects them', async () => {
+        await there('variants');
+        expect(await textOf(page, 'h1')).toContain('2 addresses answer with the text of a page');
+        expect(await textOf(page)).toContain('return 301 https://www.fernhollow-tools.example$request_uri;');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(2);
+    });
+});
+
+describe('Languages', () => {
+    it('show who names whom, the holes first, and sequences as chains', async () => {
+        await there('languages');
+        expect(await textOf(page, 'h1')).toContain('26 pages in 8 groups of languages; 3 have holes');
+        const holes = await page.$$eval('.group', (groups) =>
+            groups.map((group) => group.querySelectorAll('[aria-label="does not name it"]').length),
+        );
+        // The guides name neither of their translations; of two pages on another form of the host nobody knows.
+        expect(holes).toEqual([3, 3, 2, 0, 0, 0, 0, 0]);
+        expect(await textOf(page, '[aria-labelledby="sequences"]')).toContain('1 sequence, all whole');
+    });
+});

@@ -55,7 +55,7 @@ describe('a made-up address', () => {
         expect(asked(made)).toHaveLength(1);
         const [url] = asked(made);
         expect(kept(made)).toMatchObject([
-            { url, status: 404, note: '', text: expect.stringMatching(/^[0-9a-f]{256}$/) },
+            { url, status: 404, note: '', text: expect.stringMatching(/^[0-9a-f]{16} [0-9a-f]{256}$/) },
         ]);
         expect(made.measured.rows.addresses.map((row) => row.url)).not.toContain(url);
         expect(made.measured.rows.pages).toHaveLength(3);

@@ -58,7 +58,7 @@ const RULES: Record<VariantKind, (meant: MeantForm, losing: string) => RedirectR
                   caution: 'The index document is what is linked; let the folder lead there only if it must stay.',
               }
             : {
-                  apache: ['RewriteEngine On', `RewriteRule ^(.*/)?${literal(own)}$ /$1 [R=301,L]`],
+                  apache: ['RewriteEngine On', `RewriteRule ^/?(.*/)?${literal(own)}$ /$1 [R=301,L]`],
                   nginx: [`rewrite ^(.*/)${literal(own)}$ $1 permanent;`],
                   caution: 'The server must find the document itself without asking for it by name again.',
               };

@@ -58,13 +58,15 @@ export interface LosingVariant {
  */
 export function losingVariants(survey: PackedSurvey): ReadonlyMap<number, LosingVariant> {
     return once(survey, 'losing variants', [], () => {
-        const [text, body, words] = [
+        const [text, body, words, written] = [
             survey.numbers('same_text'),
             survey.numbers('same_body'),
             survey.numbers('main_words'),
+            survey.numbers('same_variant'),
         ];
         const isSame = (a: number, b: number): boolean =>
             (words[a]! >= LEAST_WORDS && text[a] !== -1 && text[a] === text[b]) ||
+            (words[a]! >= LEAST_WORDS && written[a] !== -1 && written[a] === written[b]) ||
             (body[a] !== -1 && body[a] === body[b]);
         const losing = new Map<number, LosingVariant>();
         for (const [node, winner] of winningVariants(survey)) {

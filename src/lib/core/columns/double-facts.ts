@@ -1,5 +1,6 @@
 /** Pages that have a text in common with others: equal ones have the same number of a group, -1 is none. */
 import { originOf } from '../address/address.ts';
+import { variantKey } from '../address/variants.ts';
 import { likeness } from '../doubles/signature.ts';
 import { groupsOf, nearDoubles } from '../doubles/near-doubles.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
@@ -28,11 +29,28 @@ export function nearText({ addressIds, isPage, texts }: SurveyFacts): ReturnType
     );
 }
 
+/**
+ * Pages whose URLs differ only by the way they are written, with an equal text outside headers, menus and footers. Their
+ * main texts may differ: links that are written relative to the page lead elsewhere from another form of the host, so that
+ * no block is shared.
+ */
+export function sameVariant({ urls, addressIds, isPage, texts }: SurveyFacts): ReturnType<typeof groupsOf> {
+    return groupsOf(
+        Array.from(addressIds, (id, node) => {
+            const hash = isPage[node] === 1 ? (texts.whole?.get(id)?.hash ?? '') : '';
+            return hash === '' ? null : `${hash} ${variantKey(urls[node]!)}`;
+        }),
+    );
+}
+
 /** Likeness of a page to what its host answers for what is not there, in hundredths; -1 where either is not known. */
 export function madeUpLikeness({ urls, addressIds, isPage, texts, madeUp }: SurveyFacts): Int16Array {
     return Int16Array.from(addressIds, (id, node) => {
         const [own, other] = [texts.whole?.get(id), madeUp.get(originOf(urls[node]!))];
-        return isPage[node] === 1 && own && other ? Math.round(likeness(own, other) * 100) : -1;
+        if (isPage[node] !== 1 || !own || !other) return -1;
+        if (own.hash === other.hash) return 100;
+        // Texts of too few words are the same, or not alike.
+        return own.signature && other.signature ? Math.round(likeness(own.signature, other.signature) * 100) : 0;
     });
 }
 

@@ -4,7 +4,7 @@ import { evidenceBit } from '../evidence/evidence.ts';
 import { GATES } from '../gates/gates.ts';
 import { NOT_READ_REASONS, type PageRow } from '../survey/survey-rows.ts';
 import { factColumn, marked, present } from './column.ts';
-import { canonicalLikeness, madeUpLikeness, nearText, sameBy, sameText } from './double-facts.ts';
+import { canonicalLikeness, madeUpLikeness, nearText, sameBy, sameText, sameVariant } from './double-facts.ts';
 import { GATE_INDEXABLE, gateOf, gatesOf } from './gate-facts.ts';
 import { NOT_SETTLED, reasonCode, reasonOf } from './reason-codes.ts';
 import { each } from './survey-facts.ts';
@@ -323,6 +323,8 @@ export const FACT_COLUMNS = [
         from: (facts) => sameBy(facts, (id) => facts.texts.main.get(id)?.hash),
         flags: [present('same text', 'Another page has the same main text.')],
     }),
+    /** Group of pages that are variants of each other with one text; -1 for none. */
+    factColumn({ id: 'same_variant', part: 'core', form: 'numbers', from: sameVariant }),
     factColumn({
         id: 'near_text',
         part: 'core',

@@ -2,14 +2,21 @@
 import type { Signature } from '../doubles/signature.ts';
 import type { PageRow } from '../survey/survey-rows.ts';
 
+/** By which a text is told to be the same as another, or like it. */
+export interface TextTraits {
+    hash: string;
+    /** Null for a text of too few words. */
+    signature: Signature | null;
+}
+
 /** What is told of the texts of pages, by address number of the rows; pages without text are missing. */
 export interface TextFacts {
     /** Hash of the body as received. */
     body: Map<number, string>;
     /** Hash, words and signature of the main text. */
     main: Map<number, { hash: string; words: number; signature: Signature | null }>;
-    /** Signature of the text of each document outside headers, menus and footers, where anything asks for it. */
-    whole?: Map<number, Signature>;
+    /** Of the text of each document outside headers, menus and footers; signatures only where anything asks for them. */
+    whole?: Map<number, TextTraits>;
     /** Hashes of the ids of each document (`core/page/fragments.ts`). */
     ids?: Map<number, Uint32Array>;
 }
@@ -32,8 +39,8 @@ export interface SurveyFacts {
     /** URL of an address of the rows. */
     urlOf(id: number): string;
     texts: TextFacts;
-    /** Signature of what each origin answers for what is not there, as far as it is a text. */
-    madeUp: ReadonlyMap<string, Signature>;
+    /** What each origin answers for what is not there, as far as it is a text. */
+    madeUp: ReadonlyMap<string, TextTraits>;
 }
 
 /** One number, or one text, per page. */

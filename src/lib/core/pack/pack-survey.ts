@@ -1,9 +1,9 @@
 /** The rows of a survey -> the packed survey. Made when a survey ends, when evidence is added, and while one runs. */
 import type { Part } from '../columns/column.ts';
 import { FACT_COLUMNS } from '../columns/fact-columns.ts';
-import { NO_TEXT_FACTS, type SurveyFacts, type TextFacts } from '../columns/survey-facts.ts';
+import { NO_TEXT_FACTS, type SurveyFacts, type TextFacts, type TextTraits } from '../columns/survey-facts.ts';
 import { originOf } from '../address/address.ts';
-import { readSignature, type Signature } from '../doubles/signature.ts';
+import { readSignature } from '../doubles/signature.ts';
 import { NEAR_TEXT } from '../doubles/near-doubles.ts';
 import type { EvidenceList } from '../evidence/evidence-lists.ts';
 import { isLost } from '../page/fragments.ts';
@@ -107,11 +107,11 @@ export function packFacts(
     return { survey, parts };
 }
 
-function madeUpTexts(files: readonly FileRow[]): Map<string, Signature> {
-    const texts = new Map<string, Signature>();
+function madeUpTexts(files: readonly FileRow[]): Map<string, TextTraits> {
+    const texts = new Map<string, TextTraits>();
     for (const { kind, url, text } of files) {
-        const signature = kind === 'made-up' ? readSignature(text) : null;
-        if (signature) texts.set(originOf(url), signature);
+        const [hash = '', signature = ''] = text.split(' ');
+        if (kind === 'made-up' && hash !== '') texts.set(originOf(url), { hash, signature: readSignature(signature) });
     }
     return texts;
 }

@@ -252,7 +252,7 @@ export interface FileRow {
     entries: number | null;
     /**
      * Text of a robots.txt, bounded; of a sitemap index the files it names, one `line URL` in a line; of a made-up address
-     * the signature of its text (`signatureText`); else empty.
+     * the hash of its text and, of eight words or more, the signature (`signatureText`); else empty.
      */
     text: string;
 }

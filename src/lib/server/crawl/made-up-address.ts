@@ -23,7 +23,7 @@ export interface MadeUpInput {
     belonging: Pick<Belonging, 'isInternal'>;
     client: Pick<PatientClient, 'fetchPage' | 'isStopped'>;
     robots: Pick<RobotsFiles, 'verdict'>;
-    reader: Pick<PageReader, 'signatureOf'>;
+    reader: Pick<PageReader, 'traitsOf'>;
 }
 
 export class MadeUpAddresses {
@@ -65,7 +65,8 @@ export class MadeUpAddresses {
             return { status, note: writeProblem(problem('redirects', { status, to: target.address.url })), text: '' };
         }
         const isDocument = answer.bodyRead === 'all' && isHtmlType(mediaTypeOf(answer.sentType, answer.body).type);
-        const signature = isDocument ? await this.#input.reader.signatureOf(url, answer) : null;
-        return { status, note: '', text: signature === null ? '' : signatureText(signature) };
+        const traits = isDocument ? await this.#input.reader.traitsOf(url, answer) : null;
+        const signature = traits?.signature ? signatureText(traits.signature) : '';
+        return { status, note: '', text: traits === null ? '' : `${traits.hash} ${signature}`.trimEnd() };
     }
 }

@@ -12,7 +12,8 @@ import type { Answer, NoAnswer } from './fetch-url.ts';
 import { headerText } from './header-text.ts';
 import { mediaTypeOf } from './media-type.ts';
 import { ParsePool, type FactsToGoOn, type ParseResult } from './parse-pool.ts';
-import type { Signature } from '../../core/doubles/signature.ts';
+import type { TextTraits } from '../../core/columns/survey-facts.ts';
+import { unpackOutline } from '../../core/page/main-text.ts';
 import { tracesOf } from './text-traces.ts';
 import type { PatientClient } from './patient-client.ts';
 import type { RowMaker } from './row-maker.ts';
@@ -109,10 +110,12 @@ export class PageReader {
         return { page, links, traces };
     }
 
-    /** Signature of the text of an answer that is no page of the survey; null where it has none, or cannot be read. */
-    async signatureOf(url: string, answer: Answer): Promise<Signature | null> {
+    /** By what the text of an answer is told that is no page of the survey; null where it has none, or cannot be read. */
+    async traitsOf(url: string, answer: Answer): Promise<TextTraits | null> {
         const read = await this.#parse(url, answer, []);
-        return read.ok ? tracesOf(read.details).signature : null;
+        const outline = read.ok ? unpackOutline(read.details.outline) : null;
+        if (!read.ok || outline === null) return null;
+        return { hash: Buffer.from(outline.hash).toString('hex'), signature: tracesOf(read.details).signature };
     }
 
     async close(): Promise<void> {

@@ -1,6 +1,6 @@
 /** What is told of the texts of all pages at once: hashes, words and signatures, for packing a survey. */
 import type { RowDataPacket } from 'mysql2/promise';
-import type { TextFacts } from '../../core/columns/survey-facts.ts';
+import type { TextFacts, TextTraits } from '../../core/columns/survey-facts.ts';
 import type { Signature } from '../../core/doubles/signature.ts';
 import type { Database } from './connect.ts';
 
@@ -30,12 +30,11 @@ export async function loadTextFacts(
             signature: signatureOf(signature),
         });
     }
-    if (isHeldAgainstMadeUp) {
-        const whole = (facts.whole = new Map<number, Signature>());
-        for (const [page, signature] of await rows('SELECT page, signature FROM page_detail WHERE survey_id = ?')) {
-            const own = signatureOf(signature);
-            if (own) whole.set(Number(page), own);
-        }
+    const whole = (facts.whole = new Map<number, TextTraits>());
+    // What an outline begins with is the hash of the text (`packOutline`).
+    const traits = `SELECT page, LEFT(outline, 8)${isHeldAgainstMadeUp ? ', signature' : ''} FROM page_detail`;
+    for (const [page, hash, signature] of await rows(`${traits} WHERE survey_id = ? AND outline <> ''`)) {
+        whole.set(Number(page), { hash: hex(hash), signature: signatureOf(signature) });
     }
     return facts;
 }

@@ -101,7 +101,7 @@
         text-align: left;
         font-weight: 400;
         padding: 1px 0.4rem;
-        white-space: nowrap;
+        overflow-wrap: anywhere;
     }
     .cell {
         text-align: center;

@@ -5,6 +5,12 @@
     import type { ViewLinks } from '../view/links.ts';
 
     let { view, to }: { view: LanguagesView; to: ViewLinks } = $props();
+    const MOST_NAMED = 12;
+    const SETS = [
+        { what: 'that are not named back', check: 'hreflang-no-return' },
+        { what: 'that name what stops', check: 'hreflang-to-stopped' },
+        { what: 'that name no language', check: 'hreflang-code' },
+    ];
 </script>
 
 <div class="pane border-b border-(--edge)">
@@ -17,16 +23,23 @@
                 : `${count(view.broken)} ${view.broken === 1 ? 'has' : 'have'} holes or members that stop.`}
         {/if}
     </h1>
-    <p class="note">
-        {#each view.languages.slice(0, 12) as { code, pages, stopped }, index (code)}{index === 0 ? '' : ' · '}<b
-                >{code}</b
-            >
-            {counted(pages, 'page')}{stopped > 0
-                ? `, ${count(stopped)} of them stopped`
-                : ''}{/each}{#if view.languages.length > 12}
-            and {counted(view.languages.length - 12, 'more language')}{/if}{#if view.languages.length > 0}.
-        {/if}<a class="set" href={to.set('has finding "hreflang-no-return"')}>Not named back</a>,
-        <a class="set" href={to.set('has finding "hreflang-to-stopped"')}>naming what stops</a>,
-        <a class="set" href={to.set('has finding "hreflang-code"')}>naming no language</a>.
-    </p>
+    {#if view.groupsInAll > 0}
+        <p class="note">
+            {#each view.languages.slice(0, MOST_NAMED) as { code, pages, stopped }, index (code)}{index === 0
+                    ? ''
+                    : ' · '}<b>{code}</b>
+                {counted(pages, 'page')}{stopped > 0 ? `, ${count(stopped)} of them stopped` : ''}{/each}
+            {#if view.languages.length > MOST_NAMED}and {counted(
+                    view.languages.length - MOST_NAMED,
+                    'more language',
+                )}{/if}
+        </p>
+        <p class="note">
+            Pages
+            {#each SETS as { what, check }, index (check)}{index === 0 ? '' : ', '}<a
+                    class="set"
+                    href={to.set(`has finding "${check}"`)}>{what}</a
+                >{/each}.
+        </p>
+    {/if}
 </div>

@@ -15,7 +15,7 @@
     <h2 class="pane-name mb-1" id="host-forms">
         Forms of the host <span class="note">one is meant; the others redirect to it</span>
     </h2>
-    <table class="lines">
+    <table class="ruled">
         <thead>
             <tr
                 ><th>form</th><th>its root</th><th>canonical there</th><th class="num">URLs known</th><th class="num"
@@ -28,7 +28,7 @@
                 <tr>
                     <td class="mono nw"
                         >{host.origin}{#if host.isStart}
-                            <span class="note">start</span>{/if}</td
+                            <span class="note start">start</span>{/if}</td
                     >
                     <td
                         class:ink3={host.does === 'not asked'}
@@ -53,3 +53,9 @@
         </p>
     {/if}
 </section>
+
+<style>
+    .start {
+        margin-left: 0.5rem;
+    }
+</style>

@@ -66,8 +66,7 @@
             {#each servers as { name, lines } (name)}
                 {#if lines.length > 0}
                     <p class="note">{name}</p>
-                    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-                    <pre class="rule" tabindex="0" aria-label="Lines for {name}">{lines.join('\n')}</pre>
+                    <pre class="rule">{lines.join('\n')}</pre>
                 {/if}
             {/each}
             {#if group.rules.caution !== ''}<p class="ink2">{group.rules.caution}</p>{/if}
@@ -94,9 +93,9 @@
         font-family: var(--mono, ui-monospace, monospace);
         font-size: 12px;
         line-height: 1.5;
-        overflow-x: auto;
+        white-space: pre-wrap;
+        overflow-wrap: anywhere;
         padding: 0.35rem 0.5rem;
         border: 1px solid var(--rule);
-        background: var(--wash);
     }
 </style>

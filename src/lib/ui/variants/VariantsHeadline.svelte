@@ -19,9 +19,13 @@
     </h1>
     <p class="note">
         Scheme, www., index document, a slash at the end, doubled slashes, capital letters, order of parameters: what
-        differs by these alone, and says the same, is one page.{#if view.standing > 0.05}
-            {view.standing.toFixed(1)} average pages’ worth of standing rests on {view.losing === 1
-                ? 'one that is'
-                : `the ${count(view.losing)} that are`} not meant.{/if}
+        differs by these alone, and says the same, is one page.
     </p>
+    {#if view.standing > 0.05}
+        <p class="note">
+            Standing of {view.standing.toFixed(1)} average pages rests on {view.losing === 1
+                ? 'the one that is'
+                : `the ${count(view.losing)} that are`} not meant.
+        </p>
+    {/if}
 </div>
