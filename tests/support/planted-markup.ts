@@ -48,7 +48,12 @@ export const PLANTED_LINK_ENDS: PlantedOf<
         ...links({ to: '', kind: 'other', text: 'https://' }, { to: '', kind: 'other', text: 'tel:+44 1632 960000' }),
         never: '/a/one',
     }),
-    'link-to-private': () => links({ to: 'http://192.168.1.20/plan' }, { to: 'http://192.169.1.20/plan' }),
+    'link-to-private': () => {
+        const planted = links({ to: 'http://192.168.1.20/plan' }, { to: 'http://192.169.1.20/plan' });
+        // A canonical is no link that readers follow; that it names no address is told as such.
+        const canonical: SmallLink = { to: '', kind: 'other', text: 'file:///srv/a.html', rel: 'canonical' };
+        return { ...planted, site: planted.site.page('/e', [canonical], plain), never: '/e' };
+    },
     'fragment-missing': () => ({
         ...links({ to: '/a/one', fragment: 'fees' }, { to: '/a/one', fragment: 'f%C3%A9es:~:text=x' }),
         texts: (id) => ({

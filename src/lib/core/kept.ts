@@ -21,7 +21,7 @@ export interface KeptKinds {
     /** The origins are those of the robots.txt files of the survey. */
     'host urls': [origin: string, others: string];
     'given to': [];
-    'head links': [kind: string];
+    'head links': [];
     'held by template': [template: number];
     islands: [];
     length: [field: string];

@@ -4,8 +4,16 @@
  */
 const INDEX_DOCUMENT = /\/(?:index|default|home)\.[a-z]{2,5}$/;
 
+/** Capital letters, a query, doubled slashes, an index document. */
+const SPELT_OTHERWISE = /[A-Z?]|[^:]\/\/|\/(?:index|default|home)\./;
+
 /** @param url in our spelling */
 export function variantKey(url: string): string {
+    // Most URLs have nothing that could be written in another way but scheme, www. and the slash at the end.
+    if (!SPELT_OTHERWISE.test(url)) {
+        const from = url.indexOf('://') + 3;
+        return url.slice(url.startsWith('www.', from) ? from + 4 : from, url.endsWith('/') ? -1 : undefined);
+    }
     const parsed = /^https?:\/\/([^/?]*)([^?]*)(?:\?(.*))?$/.exec(url);
     if (!parsed) return url;
     const [, host = '', path = '', query] = parsed;

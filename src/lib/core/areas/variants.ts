@@ -22,18 +22,26 @@ export function winningVariants(survey: PackedSurvey): ReadonlyMap<number, numbe
     });
 }
 
+/** Pages that are variants of each other. */
 function groupsOf(survey: PackedSurvey): number[][] {
-    const groups = new Map<string, number[]>();
     const urls = survey.texts('url').all();
     const isPage = survey.numbers('page');
+    /** The first page of each spelling; most have no other. */
+    const first = new Map<string, number>();
+    const groups = new Map<number, number[]>();
     for (let node = 0; node < survey.count; node++) {
         if (isPage[node] !== 1) continue;
         const key = variantKey(urls[node]!);
-        const group = groups.get(key);
+        const before = first.get(key);
+        if (before === undefined) {
+            first.set(key, node);
+            continue;
+        }
+        const group = groups.get(before);
         if (group) group.push(node);
-        else groups.set(key, [node]);
+        else groups.set(before, [before, node]);
     }
-    return [...groups.values()].filter(({ length }) => length > 1);
+    return [...groups.values()];
 }
 
 function winnerOf(survey: PackedSurvey, group: readonly number[]): number {

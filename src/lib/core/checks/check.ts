@@ -5,6 +5,7 @@
  */
 import type { FactName } from '../packed/column-names.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import type { LinkKind } from '../page/links.ts';
 import type { Problem } from '../problems/problem.ts';
 import type { CauseParams } from '../words/cause-params.ts';
 import { SEVERITIES, type FileParams, type FindingParams, type Severity } from '../words/finding-params.ts';
@@ -123,6 +124,13 @@ export interface LinkSort {
     from: 'any page' | 'indexable' | 'https';
 }
 
+/** Kinds of links that a check can find something of. */
+export interface MeantLinks {
+    kinds: readonly LinkKind[];
+    /** Whether it can find something of links to an address: asked once for each. Links that lead to none are asked about all. */
+    to?: (view: CheckView) => (address: number) => boolean;
+}
+
 export const ANY_LINK: LinkSort = { takes: 'any', from: 'any page' };
 export const FOLLOWED: LinkSort = { takes: 'followed', from: 'any page' };
 export const isSameSort = (a: LinkSort, b: LinkSort): boolean => a.takes === b.takes && a.from === b.from;
@@ -142,6 +150,8 @@ interface Declaration<I extends CheckId> extends Described {
     ofLink?: (
         view: CheckView,
     ) => (link: number) => Told<I extends keyof FindingParams ? FindingParams[I] : never> | null;
+    /** Which links `ofLink` is asked about: a million need not be, where a few kinds can be meant. */
+    meant?: MeantLinks;
     /** What is so of files of the site, in the order of their lines. */
     ofFiles?: (view: CheckView) => ToldOfFile<I extends keyof FileParams ? FileParams[I] : never>[];
     /** Which links `ofTarget` is about, or on which pages those of `ofLink` stand; any where it is left out. */
@@ -159,6 +169,7 @@ export interface Check extends Described {
     ofPage: Tells | null;
     ofTarget: Tells | null;
     ofLink: Tells | null;
+    meant: MeantLinks | null;
     ofFiles: ((view: CheckView) => FileFinding[]) | null;
     links: LinkSort;
     cause: ((view: CheckView) => (subject: number) => Cause | null) | null;
@@ -171,6 +182,7 @@ export function defineCheck<const I extends CheckId>({
     ofPage,
     ofTarget,
     ofLink,
+    meant,
     ofFiles,
     links,
     cause,
@@ -193,6 +205,7 @@ export function defineCheck<const I extends CheckId>({
         ofPage: told(ofPage),
         ofTarget: told(ofTarget),
         ofLink: told(ofLink),
+        meant: meant ?? null,
         ofFiles:
             ofFiles === undefined
                 ? null

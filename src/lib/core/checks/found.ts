@@ -18,8 +18,9 @@ import {
     type LinkSort,
     type Tells,
 } from './check.ts';
-import { linkEnd, linkGraphOf } from '../packed/link-graph.ts';
-import { eachLinkedPair, sourceOf } from './linked-pairs.ts';
+import { HeldLinks } from './held-links.ts';
+import { linkEnd } from '../packed/link-graph.ts';
+import { eachLinkedPair } from './linked-pairs.ts';
 import { CHECKS } from './register.ts';
 import { acceptedKey } from './settings.ts';
 
@@ -56,6 +57,7 @@ function find(view: CheckView): Found {
     const [check, severity, subject]: number[][] = [[], [], []];
     const start = new Uint32Array(CHECKS.length + 1);
     const told = new Set(toldChecks(view));
+    const held = new HeldLinks(survey);
     CHECKS.forEach((item, number) => {
         start[number] = check!.length;
         const tells = told.has(item) ? tellsOf(item)?.(view) : undefined;
@@ -68,7 +70,7 @@ function find(view: CheckView): Found {
             subject!.push(of);
         };
         if (item.ofLink !== null) {
-            eachHeldLink(survey, item.links.from, tell);
+            held.each(view, item, tell);
             return;
         }
         // Of targets only what another page links to, by a link of the sort that is asked about.
@@ -105,21 +107,6 @@ function linkedBy(survey: PackedSurvey, links: LinkSort, tells: (node: number) =
     return linked;
 }
 
-/** Tells the links of all lists that stand on a page whose links count, and are asked about. */
-function eachHeldLink(survey: PackedSurvey, from: LinkSort['from'], tell: (link: number) => void): void {
-    const { isPage, pageStart, pageBlocks, blockList, listStart } = linkGraphOf(survey);
-    const isMeant = sourceOf(survey, from);
-    const held = new Uint8Array(listStart.length);
-    for (let node = 0; node < survey.count; node++) {
-        if (isPage[node] !== 1 || !isMeant(node)) continue;
-        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) held[blockList[pageBlocks[at]!]!] = 1;
-    }
-    for (let list = 0; list + 1 < listStart.length; list++) {
-        if (held[list] !== 1) continue;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) tell(link);
-    }
-}
-
 /** What a row is accepted by: the URL of its page, or what its links lead to: a URL, or what is written in place of one. */
 export function subjectText(
     survey: PackedSurvey,
@@ -130,8 +117,8 @@ export function subjectText(
     return CHECKS[check[row]!]!.ofLink === null ? survey.url(own) : linkEnd(survey, own);
 }
 
-/** The sorts of links that checks ask about. */
-export const LINK_SORTS: readonly LinkSort[] = CHECKS.filter(({ ofTarget }) => ofTarget !== null)
+/** The sorts of links that checks ask about: of targets, and of single links. */
+export const LINK_SORTS: readonly LinkSort[] = CHECKS.filter(({ ofTarget, ofLink }) => (ofTarget ?? ofLink) !== null)
     .map(({ links }) => links)
     .filter((sort, place, all) => all.findIndex((other) => isSameSort(sort, other)) === place);
 

@@ -8,7 +8,7 @@ import { LINK_KINDS, type LinkKind } from '../page/links.ts';
 import { defineCheck, when, type Cause, type Check, type CheckView } from './check.ts';
 import { siteUrl } from './site-url.ts';
 
-const [ANCHOR, OTHER, FRAME] = [LINK_KINDS.indexOf('a'), LINK_KINDS.indexOf('other'), LINK_KINDS.indexOf('iframe')];
+const [ANCHOR, OTHER] = [LINK_KINDS.indexOf('a'), LINK_KINDS.indexOf('other')];
 /** What a page loads by itself. */
 const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
 
@@ -20,31 +20,52 @@ const SCHEME = /^[a-z][a-z0-9+.-]*:/i;
 /** A scheme without its colon has been read as a folder. */
 const LOST_COLON = /^https?:\/\/[^?#]*\/(https?\/\/[^?#]*)/i;
 
+/** What a page says of itself, or loads, keeps its `rel` where its end is no address: it is no link that readers follow. */
+const OF_THE_HEAD = /(?:^| )(?:canonical|alternate|stylesheet|prev|previous|next|amphtml|sitemap|icon)(?: |$)/;
+
+/** What is written in place of the address of a link that readers follow; empty for addresses and other links. */
+function writtenInstead(survey: PackedSurvey): (link: number) => string {
+    const [kinds, rels] = [survey.numbers('link_kind'), survey.numbers('link_rel')];
+    const isOfHead = survey
+        .texts('link_rel_words')
+        .all()
+        .map((rel) => OF_THE_HEAD.test(rel));
+    return (link) => (kinds[link] === OTHER && !isOfHead[rels[link]!] ? survey.word('link_text', link) : '');
+}
+
+/** The address without its colon that an address holds as folders; empty for none. */
+const lostColon = (url: string): string => LOST_COLON.exec(url)?.[1] ?? '';
+
 /** What is wrong with how the end of a link is written; empty for nothing. */
 function badlyWritten(survey: PackedSurvey): (link: number) => string {
     const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
+    const instead = writtenInstead(survey);
     return (link) => {
-        if (kinds[link] === OTHER) {
-            const text = survey.word('link_text', link);
-            return text !== '' && (!SCHEME.test(text) || /^https?:/i.test(text)) ? text : '';
-        }
-        if (kinds[link] !== ANCHOR || targets[link]! < 0) return '';
-        return LOST_COLON.exec(survey.addressUrl(targets[link]!))?.[1] ?? '';
+        if (kinds[link] === ANCHOR) return targets[link]! < 0 ? '' : lostColon(survey.addressUrl(targets[link]!));
+        const text = instead(link);
+        return text !== '' && (!SCHEME.test(text) || /^https?:/i.test(text)) ? text : '';
     };
 }
 
-/** Of what lies outside the pages of the site and was asked for: its status where it is 400 or above, or 0 for no answer. */
-function badAnswer(survey: PackedSurvey, isMeant: (kind: number) => boolean): (link: number) => number | null {
-    const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
-    const [checks, statuses] = [survey.numbers('other_check'), survey.numbers('other_status')];
-    return (link) => {
-        const other = targets[link]! - survey.count;
-        if (!isMeant(kinds[link]!) || other < 0 || checks[other] !== CHECK.broken) return null;
-        return statuses[other]!;
-    };
+/** Addresses beyond the pages of the site that answered with 400 or above, or not at all, when they were asked. */
+const toBroken =
+    ({ survey }: CheckView): ((address: number) => boolean) =>
+    (address) =>
+        address >= survey.count && survey.numbers('other_check')[address - survey.count] === CHECK.broken;
+
+/** Addresses of private hosts, of a site that is not at one itself. */
+function toPrivate({ survey }: CheckView): (address: number) => boolean {
+    const isOwn = isPrivateHost(hostOf(survey.head.start));
+    return (address) => !isOwn && address >= survey.count && isPrivateHost(hostOf(survey.addressUrl(address)));
 }
 
-const isResource = (kind: number): boolean => RESOURCES.includes(LINK_KINDS[kind]!);
+/** Status of what a link leads to beyond the pages of the site: 400 or above, or 0 for no answer; null for anything else. */
+function badAnswer(view: CheckView): (link: number) => number | null {
+    const { survey } = view;
+    const [targets, statuses] = [survey.numbers('link_target'), survey.numbers('other_status')];
+    const isBroken = toBroken(view);
+    return (link) => (isBroken(targets[link]!) ? statuses[targets[link]! - survey.count]! : null);
+}
 
 /** What is led to, or loaded, and does not answer. */
 const outsideRoot = ({ survey }: CheckView): ((link: number) => Cause) => {
@@ -66,6 +87,13 @@ export const LINK_END_CHECKS: readonly Check[] = [
         why: 'Browsers do nothing, or ask for a page that nobody made.',
         advice: 'Write the whole address, or one below the site.',
         example: '`<a href="http//site.example/fees/">`',
+        meant: {
+            kinds: ['a', 'other'],
+            to:
+                ({ survey }) =>
+                (address) =>
+                    lostColon(survey.addressUrl(address)) !== '',
+        },
         ofLink: ({ survey }) => {
             const badly = badlyWritten(survey);
             return (link) => {
@@ -84,24 +112,15 @@ export const LINK_END_CHECKS: readonly Check[] = [
         why: 'It works for whoever wrote it, and for nobody else.',
         advice: 'Link to where readers can get it.',
         example: '`<a href="http://192.168.1.20/plan.pdf">`',
-        ofLink: ({ survey }) => {
-            const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
-            const isOwn = isPrivateHost(hostOf(survey.head.start));
-            /** By address: hosts of many links are the same. */
-            const known = new Map<number, boolean>();
-            const isPrivate = (to: number): boolean => {
-                let own = known.get(to);
-                if (own === undefined) known.set(to, (own = isPrivateHost(hostOf(survey.addressUrl(to)))));
-                return own;
-            };
+        meant: { kinds: ['a', 'other'], to: toPrivate },
+        ofLink: (view) => {
+            const { survey } = view;
+            const targets = survey.numbers('link_target');
+            const [instead, isPrivate] = [writtenInstead(survey), toPrivate(view)];
             return (link) => {
-                const [kind, to] = [kinds[link]!, targets[link]!];
-                if (kind === OTHER) {
-                    const text = survey.word('link_text', link);
-                    return when(/^file:/i.test(text), { url: text });
-                }
-                if (isOwn || kind !== ANCHOR || to < survey.count || !isPrivate(to)) return null;
-                return { params: { url: survey.addressUrl(to) } };
+                const text = instead(link);
+                if (text !== '') return when(/^file:/i.test(text), { url: text });
+                return isPrivate(targets[link]!) ? { params: { url: survey.addressUrl(targets[link]!) } } : null;
             };
         },
     }),
@@ -116,11 +135,11 @@ export const LINK_END_CHECKS: readonly Check[] = [
         advice: 'Name an id that is there, or give the target that id.',
         example: '`<a href="/fees/#members">`, and /fees/ has no `id="members"`',
         needsFact: 'markup',
+        meant: { kinds: ['a'] },
         ofLink: ({ survey }) => {
-            const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
-            const lost = survey.numbers('link_fragment_lost');
+            const [targets, lost] = [survey.numbers('link_target'), survey.numbers('link_fragment_lost')];
             return (link) => {
-                if (lost[link] !== 1 || kinds[link] !== ANCHOR) return null;
+                if (lost[link] !== 1) return null;
                 const fragment = survey.word('link_fragment', link);
                 return { params: { url: siteUrl(survey, targets[link]!), fragment } };
             };
@@ -136,8 +155,10 @@ export const LINK_END_CHECKS: readonly Check[] = [
         why: 'Readers end at an error.',
         advice: 'Link to where it has gone, or take the link away.',
         example: '`<a href="https://other.example/gone">`, which answers 404',
-        ofLink: ({ survey }) => {
-            const answer = badAnswer(survey, (kind) => kind === ANCHOR);
+        meant: { kinds: ['a'], to: toBroken },
+        ofLink: (view) => {
+            const { survey } = view;
+            const answer = badAnswer(view);
             return (link) => {
                 const status = answer(link);
                 if (status === null) return null;
@@ -159,8 +180,10 @@ export const LINK_END_CHECKS: readonly Check[] = [
         why: 'The page does not look or work as it was meant.',
         advice: 'Restore the file, or take away what loads it.',
         example: '`<img src="/img/saw.jpg">`, which answers 404',
-        ofLink: ({ survey }) => {
-            const answer = badAnswer(survey, isResource);
+        meant: { kinds: RESOURCES, to: toBroken },
+        ofLink: (view) => {
+            const { survey } = view;
+            const answer = badAnswer(view);
             return (link) => {
                 const status = answer(link);
                 return status === null ? null : { params: { url: linkEnd(survey, link), status } };
@@ -179,10 +202,11 @@ export const LINK_END_CHECKS: readonly Check[] = [
         advice: 'Load it over https.',
         example: '`<script src="http://site.example/app.js">` on an https page',
         links: { takes: 'any', from: 'https' },
+        meant: { kinds: [...RESOURCES, 'iframe'] },
         ofLink: ({ survey }) => {
-            const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
+            const targets = survey.numbers('link_target');
             return (link) => {
-                if ((!isResource(kinds[link]!) && kinds[link] !== FRAME) || targets[link]! < 0) return null;
+                if (targets[link]! < 0) return null;
                 const url = survey.addressUrl(targets[link]!);
                 return when(url.startsWith('http:'), { url });
             };
@@ -198,13 +222,12 @@ export const LINK_END_CHECKS: readonly Check[] = [
         why: 'What it shows is found by itself, without the page around it, and gives it nothing.',
         advice: 'Say it on the page, or link to it.',
         example: '`<iframe src="/opening-hours">`',
+        meant: { kinds: ['iframe'] },
         ofLink: ({ survey }) => {
-            const [kinds, targets] = [survey.numbers('link_kind'), survey.numbers('link_target')];
+            const targets = survey.numbers('link_target');
             return (link) => {
                 const to = targets[link]!;
-                return kinds[link] === FRAME && to >= 0 && to < survey.count
-                    ? { params: { url: siteUrl(survey, to) } }
-                    : null;
+                return to >= 0 && to < survey.count ? { params: { url: siteUrl(survey, to) } } : null;
             };
         },
     }),

@@ -1,8 +1,8 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import type { CheckView, Finding, FindingPlace, RobotsText } from './check.ts';
+import { isSameSort, type Check, type CheckView, type Finding, type FindingPlace, type RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
-import { findingsAt, foundOf, subjectText, type Found } from './found.ts';
+import { findingsAt, foundOf, LINK_SORTS, subjectText, type Found } from './found.ts';
 import { eachPlace } from './found-places.ts';
 import { CHECKS } from './register.ts';
 import { REGISTER_SETTINGS, settingsText, type CheckSettings } from './settings.ts';
@@ -63,17 +63,22 @@ export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
         cause: found.causes[found.cause[row]!]!.key,
         isAccepted: found.accepted[row] === 1,
     });
-    const isOfPage = (row: number): boolean => CHECKS[found.check[row]!]!.ofPage !== null;
+    const checkOf = (row: number): Check => CHECKS[found.check[row]!]!;
+    const isOfPage = (row: number): boolean => checkOf(row).ofPage !== null;
     for (let row = 0; row < found.check.length; row++) {
         if (!isOfPage(row)) continue;
         const node = found.subject[row]!;
         yield { finding: findingAt(row), node, to: '', template: -1, pages: 1, ...said(row) };
     }
     const { templates } = view.survey.measured;
-    for (const { row, node, place, template } of placesOfLinks(view.survey, found, (row) => !isOfPage(row))) {
-        const to = subjectText(view.survey, found, row);
-        const pages = template === -1 ? 1 : templates[template]!.pages;
-        yield { finding: { ...findingAt(row), place }, node, to, template, pages, ...said(row) };
+    // A sort of links at a time: places are gathered before they are told, and never all of them at once.
+    for (const links of LINK_SORTS) {
+        const isMeant = (row: number): boolean => !isOfPage(row) && isSameSort(checkOf(row).links, links);
+        for (const { row, node, place, template } of placesOfLinks(view.survey, found, isMeant)) {
+            const to = subjectText(view.survey, found, row);
+            const pages = template === -1 ? 1 : templates[template]!.pages;
+            yield { finding: { ...findingAt(row), place }, node, to, template, pages, ...said(row) };
+        }
     }
 }
 
