@@ -17,8 +17,10 @@ export interface Alternate {
     to: number;
 }
 
+const NONE: readonly Alternate[] = [];
+
 /** What each page names, in the order it stands; a page and language named twice, once. O(1) a page, once made ready. */
-export function alternatesOf(survey: PackedSurvey): (node: number) => Alternate[] {
+export function alternatesOf(survey: PackedSurvey): (node: number) => readonly Alternate[] {
     const { start, link } = headLinksOf(survey, 'hreflang');
     const [target, name] = [survey.numbers('link_target'), survey.numbers('link_name')];
     const codes = once(survey, 'language codes', [], () =>
@@ -28,6 +30,7 @@ export function alternatesOf(survey: PackedSurvey): (node: number) => Alternate[
             .map((word) => word.toLowerCase()),
     );
     return (node) => {
+        if (start[node] === start[node + 1]) return NONE;
         const own: Alternate[] = [];
         for (let at = start[node]!; at < start[node + 1]!; at++) {
             const [code, to] = [codes[name[link[at]!]!]!, target[link[at]!]!];

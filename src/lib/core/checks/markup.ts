@@ -1,5 +1,5 @@
 /** Is the markup in order? What stands twice, stands where it does not count, or cannot be read. */
-import { markupAt } from '../packed/gate-reason.ts';
+import { markupProblems } from '../packed/gate-reason.ts';
 import type { Problem, ProblemCode, ProblemParams } from '../problems/problem.ts';
 import { defineCheck, type Check, type CheckView, type Told } from './check.ts';
 
@@ -9,9 +9,9 @@ type MarkupCode = 'titles' | 'h1s' | 'head-closed' | 'robots-in-body' | 'directi
 const first =
     (...codes: ProblemCode[]) =>
     ({ survey }: CheckView): ((node: number) => Problem | null) => {
-        const page = survey.numbers('page');
-        return (node) =>
-            page[node] === 1 ? (markupAt(survey, node).find(({ code }) => codes.includes(code)) ?? null) : null;
+        const [page, markup] = [survey.numbers('page'), survey.numbers('markup')];
+        const found = markupProblems(survey).map((all) => all.find(({ code }) => codes.includes(code)) ?? null);
+        return (node) => (page[node] === 1 ? (found[markup[node]!] ?? null) : null);
     };
 
 /** What one carries, at its line. */

@@ -14,10 +14,9 @@ export function problemAt(survey: PackedSurvey, column: ProblemColumn, node: num
     return problems[survey.numbers(column)[node]!] ?? null;
 }
 
-/** What is wrong with the markup of a page. */
-export function markupAt(survey: PackedSurvey, node: number): readonly Problem[] {
-    const problems = once(survey, 'markup', [], () => survey.texts('markup_words').all().map(readProblems));
-    return problems[survey.numbers('markup')[node]!] ?? [];
+/** What is wrong with markup, by the numbers of the column `markup`: each text of it read once. */
+export function markupProblems(survey: PackedSurvey): readonly (readonly Problem[])[] {
+    return once(survey, 'markup', [], () => survey.texts('markup_words').all().map(readProblems));
 }
 
 /** Why a page fails a gate, from the facts the gates look at; by itself the gate it stops at. */
