@@ -80,6 +80,18 @@ describe('robots', () => {
         expect(column(measured, 'status')['/']).toBe(status);
         expect(survey.state).toBe(status === null ? 'failed' : 'finished');
     });
+
+    it('a robots.txt that leads elsewhere is told with where it was asked for', async () => {
+        const rules = { body: 'User-agent: *\nDisallow: /x', headers: { 'content-type': 'text/plain' } };
+        const site = tableSite({ '/robots.txt': redirectTo('/rules.txt'), '/rules.txt': rules, '/': 'hello' });
+        const { measured } = await makeSurvey(instance, site);
+        const file = measured.rows.files.find(({ kind }) => kind === 'robots')!;
+        expect(file.url).toBe(`${ORIGIN}/rules.txt`);
+        expect(readProblems(file.note).map(({ code, params }) => [code, params])).toContainEqual([
+            'robots-redirected',
+            { from: `${ORIGIN}/robots.txt` },
+        ]);
+    });
 });
 
 describe('redirects and refreshes', () => {

@@ -82,6 +82,7 @@ export const RULES = {
 
 /** Of files, where one is all that is told. */
 export const FILE_NOTES = {
+    'robots-redirected': [[{ from: 'https://a.example/robots.txt' }, 'https://a.example/robots.txt redirects here']],
     'robots-read': [
         [{ rules: 1, token: 'edgemap', delay: null, isCut: false }, '1 rule for EdgeMap'],
         [

@@ -18,7 +18,7 @@ export class HeldLinks {
     }
 
     /** In the order of their numbers. O(links of the kinds the check means), once lists are known. */
-    each(view: CheckView, { links, meant }: Check, tell: (link: number) => void): void {
+    each(view: CheckView, { links, meant }: Pick<Check, 'links' | 'meant'>, tell: (link: number) => void): void {
         const { listStart, kind, target } = linkGraphOf(this.#survey);
         const kinds = Uint8Array.from(LINK_KINDS, (own) => (meant === null || meant.kinds.includes(own) ? 1 : 0));
         const isMeant = this.#addressesMeant(view, meant?.to);

@@ -17,7 +17,8 @@ const { survey } = packSurvey(
         .known('/', 'manual')
         .page('/', [{ to: '/members/join' }])
         .page('/members/join')
-        .page('/members/')
+        .page('/members/', [{ to: '/assets/a.css', kind: 'style' }])
+        .page('/quiet', [{ to: '/inner/b.js', kind: 'script' }], { noindex: true })
         .measure(),
 );
 const FILE = `${ORIGIN}/robots.txt`;
@@ -73,6 +74,21 @@ const PLANTED: Record<OfText, { at: Partial<RobotsText>; line: number | null; no
         at: { text: `Sitemap: /sitemap.xml\n` },
         line: 1,
         not: { text: `Sitemap: ${ORIGIN}/sitemap.xml\nSitemap: https://other.example/sitemap.xml\n` },
+    },
+    'robots-redirect': {
+        at: {
+            url: `${ORIGIN}/rules.txt`,
+            problems: [READ, problem('robots-redirected', { from: FILE })],
+        },
+        line: null,
+        // Another form of the host, which redirects as a whole.
+        not: { problems: [READ, problem('robots-redirected', { from: FILE.replace('https://', 'http://www.') })] },
+    },
+    'robots-closes-resources': {
+        at: rules('Disallow: /assets/'),
+        line: 2,
+        // What only a page loads that may not be indexed; and what a rule would close that another opens.
+        not: rules('Disallow: /inner/', 'Disallow: /assets/', 'Allow: /assets/*.css'),
     },
     'robots-noindex-line': { at: rules('Noindex: /members/'), line: 2, not: rules('Disallow: /members/ # noindex') },
 };

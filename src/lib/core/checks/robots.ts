@@ -1,11 +1,13 @@
 /** What does robots.txt say? Its lines, read as RFC 9309 has them, and what each rule does to known URLs. */
 import { hostOf, originOf, readAddress } from '../address/address.ts';
+import { variantKey } from '../address/variants.ts';
 import { hostUrls } from '../areas/robots-change.ts';
 import { known, readProblems } from '../problems/problem.ts';
-import { isPattern, quoteRule } from '../robots/decide.ts';
+import { deciderOf, isPattern, quoteRule } from '../robots/decide.ts';
 import { readRobots, rulesFor, type RobotsRule } from '../robots/read-robots.ts';
 import { robotsLines, type RobotsLineKind } from '../robots/robots-lines.ts';
 import { robotsEffects, type RuleEffect } from '../robots/rule-effects.ts';
+import { HeldLinks } from './held-links.ts';
 import { defineCheck, type Check, type CheckView, type RobotsText, type ToldOfFile } from './check.ts';
 
 /** Groups of different rules that are judged in one file: each is asked about every known URL. */
@@ -93,6 +95,27 @@ export const ROBOTS_CHECKS: readonly Check[] = [
             readable(view)
                 .filter(({ text }) => isHtml(text))
                 .map(({ url }) => ({ params: {}, file: url, line: 1 })),
+    }),
+    defineCheck({
+        id: 'robots-redirect',
+        severity: 'remark',
+        looks: 'file',
+        name: 'robots.txt that redirects',
+        fires: 'A robots.txt that leads to another address; on another host, it is a risk.',
+        quiet: 'Forms of the host that redirect to the one that is meant, their robots.txt to its robots.txt.',
+        why: 'Five redirects must be followed, and not all who ask do so (RFC 9309 2.3.1.2).',
+        advice: 'Answer with the rules where they are asked for.',
+        example: '/robots.txt, which answers 301 to /rules/robots.txt',
+        ofFiles: ({ robots }) =>
+            robots.flatMap(({ url, problems }) =>
+                problems.flatMap((item) => {
+                    if (item.code !== 'robots-redirected') return [];
+                    const { from } = item.params;
+                    if (variantKey(from) === variantKey(url)) return [];
+                    const severity = hostOf(from) === hostOf(url) ? 'remark' : 'risk';
+                    return [{ params: { to: url }, severity, file: from, line: null } as const];
+                }),
+            ),
     }),
     defineCheck({
         id: 'robots-too-large',
@@ -201,6 +224,21 @@ export const ROBOTS_CHECKS: readonly Check[] = [
             ),
     }),
     defineCheck({
+        id: 'robots-closes-resources',
+        severity: 'risk',
+        looks: 'file',
+        name: 'A rule that closes what pages load',
+        fires: 'A rule of robots.txt that closes, to our agent, a script or a style sheet of an indexable page.',
+        quiet: 'Images; what only pages load that may not be indexed; hosts of others.',
+        why: 'Who may not load it does not see the page as readers do, and may take it for another.',
+        advice: 'Open scripts and styles.',
+        example: '`Disallow: /assets/`, and `<link rel="stylesheet" href="/assets/site.css">`',
+        ofFiles: (view) => {
+            const loaded = loadedByIndexable(view);
+            return readable(view).flatMap((file) => closedResources(file, loaded));
+        },
+    }),
+    defineCheck({
         id: 'robots-variants-differ',
         severity: 'risk',
         looks: 'file',
@@ -248,3 +286,31 @@ const rulesText = (text: string): string =>
             rules.map(({ allow, pattern }) => `${allow} ${pattern}`).sort(),
         ]),
     );
+
+/** Scripts and style sheets that indexable pages load: their URLs, each once. */
+function loadedByIndexable(view: CheckView): string[] {
+    const { survey } = view;
+    const target = survey.numbers('link_target');
+    const addresses = new Set<number>();
+    const links = { takes: 'any', from: 'indexable' } as const;
+    new HeldLinks(survey).each(view, { links, meant: { kinds: ['script', 'style'] } }, (link) => {
+        if (target[link]! >= 0) addresses.add(target[link]!);
+    });
+    return [...addresses].map((address) => survey.addressUrl(address));
+}
+
+/** Rules of a file that close some of them on its host, in the order of their lines. */
+function closedResources({ url, text, problems }: RobotsText, loaded: readonly string[]) {
+    const read = problems.find((item) => item.code === 'robots-read');
+    if (read?.code !== 'robots-read') return [];
+    const decide = deciderOf(rulesFor(readRobots(text), read.params.token));
+    const origin = `${originOf(url)}/`;
+    const closed = new Map<RobotsRule, number>();
+    for (const own of loaded) {
+        const { allowed, rule } = own.startsWith(origin) ? decide(own) : { allowed: true, rule: null };
+        if (!allowed && rule) closed.set(rule, (closed.get(rule) ?? 0) + 1);
+    }
+    return [...closed]
+        .sort(([a], [b]) => a.line - b.line)
+        .map(([rule, resources]) => ({ params: { rule: quoteRule(rule), resources }, file: url, line: rule.line }));
+}

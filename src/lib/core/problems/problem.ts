@@ -109,6 +109,8 @@ export interface ProblemParams {
 
     // Files: what was found of a robots.txt
     'robots-read': { rules: number; token: string; delay: number | null; isCut: boolean };
+    /** It was asked for at another address, which leads here. */
+    'robots-redirected': { from: string };
     'robots-none': { status: number };
     'robots-endless': { status: number };
     'all-closed': { why: AnyProblem };
@@ -303,6 +305,7 @@ const CODES: Record<ProblemCode, true> = {
     type: true,
     'canonical-elsewhere': true,
     'robots-read': true,
+    'robots-redirected': true,
     'robots-none': true,
     'robots-endless': true,
     'all-closed': true,

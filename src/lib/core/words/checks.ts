@@ -115,6 +115,9 @@ const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => strin
     'robots-unreachable': ({ why }) => `Cannot be had, so everything counts as closed: ${problemWordsOrNone(why)}.`,
     'robots-html': () => 'Holds HTML where rules are due.',
     'robots-too-large': () => 'Is larger than 500 KiB: what stands behind that is not read.',
+    'robots-redirect': ({ to }) => `Redirects to ${to}.`,
+    'robots-closes-resources': ({ rule, resources }) =>
+        `“${rule}” closes ${counted(resources, 'file')} that indexable pages load to be shown.`,
     'robots-line-unread': ({ text }) => `No parser takes “${text}”.`,
     'robots-no-slash': ({ rule, meant }) =>
         `“${rule}” decides nothing, because a pattern starts with / or *; ${meant} was probably meant.`,

@@ -101,6 +101,9 @@ export interface FileParams {
     'robots-unreachable': { why: Problem | null };
     'robots-html': None;
     'robots-too-large': None;
+    'robots-redirect': { to: string };
+    /** How many scripts and styles of indexable pages it closes. */
+    'robots-closes-resources': { rule: string; resources: number };
     'robots-line-unread': { text: string };
     'robots-no-slash': { rule: string; meant: string };
     'robots-rule-idle': { rule: string };

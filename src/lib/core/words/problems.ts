@@ -145,6 +145,7 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
             ...(delay === null ? [] : [`asks for ${delay} s between requests`]),
             ...(isCut ? ['what lies beyond 500 KiB was not read'] : []),
         ].join('; '),
+    'robots-redirected': ({ from }) => `${from} redirects here`,
     'robots-none': ({ status }) => `answered ${status}: no rules`,
     'robots-endless': () => 'redirects without end; taken as no rules',
     'all-closed': ({ why }) => `${within(why)}; everything counts as closed until it can be had`,

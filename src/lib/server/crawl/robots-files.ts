@@ -1,7 +1,7 @@
 /** The robots.txt of each origin, asked for once, as RFC 9309 2.3 says: redirects, unavailable, unreachable. */
 import { setTimeout as wait } from 'node:timers/promises';
 import { readAddress } from '../../core/address/address.ts';
-import { problem, writeProblem, type Problem } from '../../core/problems/problem.ts';
+import { problem, writeProblem, writeProblems, type Problem } from '../../core/problems/problem.ts';
 import { deciderOf, type RobotsDecider } from '../../core/robots/decide.ts';
 import {
     crawlDelayFor,
@@ -129,14 +129,15 @@ export class RobotsFiles {
                     kind: 'robots',
                     url,
                     status: 200,
-                    note: writeProblem(
+                    note: writeProblems([
                         problem('robots-read', {
                             rules: rules.length,
                             token: this.#token,
                             delay,
                             isCut: answer.body.length > MAX_ROBOTS_BYTES,
                         }),
-                    ),
+                        ...(url === first ? [] : [problem('robots-redirected', { from: first })]),
+                    ]),
                     entries: null,
                     text,
                 },
