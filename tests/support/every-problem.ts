@@ -82,7 +82,6 @@ export const RULES = {
 
 /** Of files, where one is all that is told. */
 export const FILE_NOTES = {
-    'robots-redirected': [[{ from: 'https://a.example/robots.txt' }, 'https://a.example/robots.txt redirects here']],
     'robots-read': [
         [{ rules: 1, token: 'edgemap', delay: null, isCut: false }, '1 rule for EdgeMap'],
         [
@@ -153,6 +152,11 @@ export const DOOR_NOTES = {
     'refresh-later': [
         [{ to: 'https://a.example/' }, 'The start page sends visitors on to https://a.example/ after a while'],
     ],
+} as const satisfies Samples;
+
+/** Of files, and told as codes from the first: no version kept a sentence of them. */
+export const LATER_FILE_NOTES = {
+    'robots-redirected': [[{ from: 'https://a.example/robots.txt' }, 'https://a.example/robots.txt redirects here']],
 } as const satisfies Samples;
 
 /** What is wrong with the markup of a page: behind its name. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
     DOOR_NOTES,
+    LATER_FILE_NOTES,
     MARKUP_NOTES,
     FAILURES,
     FILE_NOTES,
@@ -24,6 +25,7 @@ const SAMPLES = [
     REVISIONS,
     DOOR_NOTES,
     MARKUP_NOTES,
+    LATER_FILE_NOTES,
 ].flatMap(samplesOf);
 
 describe('problems', () => {
