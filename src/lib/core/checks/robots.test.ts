@@ -101,6 +101,18 @@ describe.each(Object.keys(PLANTED) as OfText[])('the check %s', (check) => {
     });
 });
 
+describe('a robots.txt that redirects', () => {
+    it.each([
+        [`${ORIGIN}/rules.txt`, 'remark'],
+        ['https://cdn.site.example/robots.txt', 'risk'],
+    ])('to %s is a %s', (url, severity) => {
+        const problems = [READ, problem('robots-redirected', { from: FILE })];
+        const robots = [{ url, status: 200, problems, text: 'User-agent: *\n' }];
+        const all = fileFindings(checkView(survey, { robots }));
+        expect(all.filter(({ check }) => check === 'robots-redirect').map((item) => item.severity)).toEqual([severity]);
+    });
+});
+
 describe('findings of robots.txt', () => {
     it('are none of a file in order', () => {
         expect(found(rules('Disallow: /members/', 'Allow: /members/join', `Sitemap: ${ORIGIN}/s.xml`))).toEqual([]);
