@@ -36,6 +36,7 @@ const link = (target: number, anchor: string): ListedLink => ({
     anchor,
     name: '',
     rel: '',
+    marks: 1,
 });
 
 export function* madeBatches({ pages, own = 15 }: MadeRowsOptions): Generator<SurveyBatch> {

@@ -12,7 +12,8 @@ import { fileFindings, isAcceptedFile } from '../src/lib/core/checks/file-findin
 import { siteFindings } from '../src/lib/core/checks/site-findings.ts';
 import { parseSet } from '../src/lib/core/sets/parse-set.ts';
 import { fileFindingSentence, findingSentence } from '../src/lib/core/words/checks.ts';
-import { evaluateIn, type Surveys } from '../src/lib/server/current-set.ts';
+import type { Surveys } from '../src/lib/server/baseline.ts';
+import { evaluateIn } from '../src/lib/server/current-set.ts';
 import type { Database } from '../src/lib/server/store/connect.ts';
 import { findSurvey, type Survey } from '../src/lib/server/store/survey-store.ts';
 import { UsageError } from './usage.ts';

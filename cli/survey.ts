@@ -14,7 +14,7 @@ import type { SurveyProgress } from '../src/lib/core/survey/progress.ts';
 import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
 import { sealSecrets, secretsKey } from '../src/lib/server/access/secret-box.ts';
 import { nameOfSite } from '../src/lib/server/access/settings.ts';
-import type { Surveys } from '../src/lib/server/current-set.ts';
+import type { Surveys } from '../src/lib/server/baseline.ts';
 import { listContext, makeList } from '../src/lib/server/evidence/make-list.ts';
 import { readListFile } from '../src/lib/server/evidence/read-list.ts';
 import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/export-survey.ts';
@@ -176,7 +176,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
             }
             const surveys: Surveys = {
                 db: store.db,
-                open: async (of) => (of.id === survey.id ? packed : (await makePacked(store.db, of)).survey),
+                open: async (of) => (of.id === survey.id ? packed : (await makeAndSavePacked(store.db, of)).survey),
             };
             const view = await checkViewIn(surveys, ended);
             const summary = await exportSurvey(store.db, folder, ended, view);

@@ -156,6 +156,14 @@ export const DOOR_NOTES = {
 
 /** Of files, and told as codes from the first: no version kept a sentence of them. */
 export const LATER_FILE_NOTES = {
+    'with-fragment': [[{ written: '/a#b' }, '"/a#b" names a place on a page; the page was read.']],
+    'odd-values': [
+        [{ tag: 'priority', written: '10', entries: 1 }, '"10" is no priority of the protocol.'],
+        [
+            { tag: 'changefreq', written: 'often', entries: 1200 },
+            '"often" is no changefreq of the protocol, and so it is in 1,200 entries.',
+        ],
+    ],
     'robots-redirected': [[{ from: 'https://a.example/robots.txt' }, 'https://a.example/robots.txt redirects here']],
 } as const satisfies Samples;
 

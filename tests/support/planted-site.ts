@@ -1,5 +1,6 @@
 /** Sites with one fault planted for a check, and its near miss beside it. */
 import { signatureOf } from '$lib/core/doubles/signature.ts';
+import type { Beside } from '$lib/core/checks/beside.ts';
 import type { TextFacts } from '$lib/core/columns/survey-facts.ts';
 import type { PageRow } from '$lib/core/survey/survey-rows.ts';
 import { Site } from './small-site.ts';
@@ -34,6 +35,7 @@ export interface Planted {
     /** Another near miss. */
     never?: string;
     goal?: number;
+    beside?: Beside;
     words?: Map<string, number>;
     /** What is told of the texts of pages, by their paths. */
     texts?: (id: (path: string) => number) => TextFacts;

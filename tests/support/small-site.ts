@@ -1,5 +1,5 @@
 /** A site small enough to check by hand, as the rows of a survey. */
-import type { LinkKind, Region } from '$lib/core/page/links.ts';
+import { LINK_MARK, type LinkKind, type Region } from '$lib/core/page/links.ts';
 import { measureSurvey, type MeasuredSurvey } from './reference/measured-survey.ts';
 import {
     emptyRows,
@@ -22,6 +22,8 @@ export interface SmallLink {
     /** What is written in place of an address. */
     text?: string;
     rel?: string;
+    /** `LINK_MARK` bits; looked at, and nothing in it, where none are said. */
+    marks?: number;
     line?: number;
 }
 
@@ -78,9 +80,10 @@ export class Site {
                 target: link.text !== undefined || link.to.startsWith('mailto:') ? null : this.id(link.to),
                 text: link.text ?? (link.to.startsWith('mailto:') ? link.to : ''),
                 fragment: link.fragment ?? '',
-                anchor: link.anchor ?? link.to,
+                anchor: link.anchor ?? link.to.replace(/^https?:\/\//, ''),
                 name: link.name ?? '',
                 rel: link.rel ?? '',
+                marks: link.marks ?? ((link.kind ?? 'a') === 'a' ? LINK_MARK.looked : 0),
             })),
         });
         this.rows.layouts.push({

@@ -22,6 +22,7 @@ export interface KeptKinds {
     'host urls': [origin: string, others: string];
     'given to': [];
     'head links': [];
+    'has marks': [];
     'held by template': [template: number];
     islands: [];
     length: [field: string];
@@ -51,6 +52,7 @@ export interface KeptKinds {
     'pages whose links count': [followed: boolean];
     'pages by robots rule': [];
     places: [column: string];
+    'places of lists': [];
     'places of links': [column: string];
     'section ranks': [];
     'sections by size': [];
@@ -59,6 +61,7 @@ export interface KeptKinds {
     'site measures': [];
     'redirect ways': [];
     'sitemap entries': [];
+    'targets by words': [];
     'template words': [];
     'thrown away': [];
     'template list': [];

@@ -14,10 +14,11 @@ import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/pa
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
 import { seeks, surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
-import { appStore, openPacked, surveysOf } from './app.ts';
+import { appStore, openPacked } from './app.ts';
+import { baselineOf, type Surveys } from './baseline.ts';
+import { besideOf } from './beside.ts';
 import { askedOnce } from './request-memo.ts';
 import { checkSettingsIn } from './site-checks.ts';
-import type { Database } from './store/connect.ts';
 import { listIntended } from './store/intended-store.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
 import { findSurvey, type Survey } from './store/survey-store.ts';
@@ -42,12 +43,6 @@ export interface CurrentSet {
 
 interface Params {
     get(name: string): string | null;
-}
-
-/** Where surveys come from: the database, and a way to have one packed. */
-export interface Surveys {
-    db: Database;
-    open: (survey: Survey, parts: readonly Part[]) => Promise<PackedSurvey>;
 }
 
 /** Reads and evaluates the set of a line. */
@@ -138,7 +133,7 @@ async function contextFor(
         surveys: (number) => others.get(number),
         baseline,
         saved,
-        ...(sets.some(seeksFindings) ? { finds: await finderOf(db, survey) } : {}),
+        ...(sets.some(seeksFindings) ? { finds: await finderOf({ db, open }, survey, packed) } : {}),
     };
 }
 
@@ -148,22 +143,19 @@ function seeksFindings(set: SetExpression): boolean {
     return isSo;
 }
 
-/** What the checks find, by what the site says of them; in another survey no page has a priority. */
-async function finderOf(db: Database, { siteId }: Survey): Promise<SetContext['finds']> {
-    const [site, settings] = await Promise.all([getSite(db, siteId), checkSettingsIn(db, siteId)]);
+/** What the checks find, by what the site says of them; in another survey no page has a priority, and nothing is known beside it. */
+async function finderOf(surveys: Surveys, survey: Survey, packed: PackedSurvey): Promise<SetContext['finds']> {
+    const { db } = surveys;
+    const [site, settings, beside] = await Promise.all([
+        getSite(db, survey.siteId),
+        checkSettingsIn(db, survey.siteId),
+        besideOf(surveys, survey),
+    ]);
     const goals = site?.depthGoals ?? NO_GOALS;
     return (of, sought, said) => {
         const priority = Uint8Array.from(said ?? new Uint8Array(of.count));
-        return pagesFound(siteView(of, { goals, priority, settings }), sought);
+        return pagesFound(siteView(of, { goals, priority, settings, ...(of === packed && { beside }) }), sought);
     };
-}
-
-/** The survey that a survey is compared with: the last whole one before it. */
-export async function baselineOf(db: Database, survey: Survey): Promise<Survey | null> {
-    const before = (await surveysOf(db, survey.siteId))
-        .filter((other) => other.number < survey.number && other.settings.spot === null && other.state === 'finished')
-        .sort((a, b) => b.number - a.number);
-    return before[0] ?? null;
 }
 
 export interface PageOrder {

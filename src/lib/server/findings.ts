@@ -3,8 +3,10 @@ import type { CheckView, RobotsText } from '../core/checks/check.ts';
 import { siteView } from '../core/checks/site-findings.ts';
 import { readProblems } from '../core/problems/problem.ts';
 import type { Part } from '../core/columns/column.ts';
-import { appStore } from './app.ts';
-import { evaluateIn, evaluateLine, type Surveys } from './current-set.ts';
+import { appStore, openPacked } from './app.ts';
+import type { Surveys } from './baseline.ts';
+import { besideOf } from './beside.ts';
+import { evaluateIn, evaluateLine } from './current-set.ts';
 import type { RequestContext } from './request-context.ts';
 import { checkSettingsIn } from './site-checks.ts';
 import type { Database } from './store/connect.ts';
@@ -21,11 +23,12 @@ export async function checkViewOf(
 ): Promise<CheckView> {
     const { db } = appStore();
     const { survey: packed, priority } = await evaluateLine(survey, '', ALL_PARTS);
-    const [settings, robots] = await Promise.all([
+    const [settings, files, beside] = await Promise.all([
         checkSettingsIn(db, site.id),
-        texts === 'with files' ? robotsTexts(db, survey.id) : [],
+        texts === 'with files' ? filesOf(db, survey.id) : NO_FILES,
+        besideOf({ db, open: openPacked }, survey),
     ]);
-    return siteView(packed, { goals: site.depthGoals, priority, robots, settings });
+    return siteView(packed, { goals: site.depthGoals, priority, settings, beside, ...files });
 }
 
 /** The same, on surveys from wherever they are. @throws Error where the survey's site is gone */
@@ -33,17 +36,31 @@ export async function checkViewIn(surveys: Surveys, survey: Survey): Promise<Che
     const site = await getSite(surveys.db, survey.siteId);
     if (!site) throw new Error('the site of the survey is gone');
     const { survey: packed, priority } = await evaluateIn(surveys, survey, '', ALL_PARTS);
-    const [robots, settings] = await Promise.all([
-        robotsTexts(surveys.db, survey.id),
+    const [files, settings, beside] = await Promise.all([
+        filesOf(surveys.db, survey.id),
         checkSettingsIn(surveys.db, site.id),
+        besideOf(surveys, survey),
     ]);
-    return siteView(packed, { goals: site.depthGoals, priority, robots, settings });
+    return siteView(packed, { goals: site.depthGoals, priority, settings, beside, ...files });
 }
 
-/** The robots.txt files of a survey with their texts, in the order in which they were asked for. */
-export async function robotsTexts(db: Database, surveyId: number): Promise<RobotsText[]> {
+type Files = Pick<CheckView, 'robots' | 'listed'>;
+const NO_FILES: Files = { robots: [], listed: [] };
+
+/** The files of a survey whose texts checks look at, in the order in which they were asked for. */
+async function filesOf(db: Database, surveyId: number): Promise<Files> {
     const files = await new RowReader(db, surveyId).files();
-    return files
-        .filter(({ kind }) => kind === 'robots')
-        .map(({ url, status, note, text }) => ({ url, status, problems: readProblems(note), text }));
+    return {
+        robots: files
+            .filter(({ kind }) => kind === 'robots')
+            .map(({ url, status, note, text }) => ({ url, status, problems: readProblems(note), text })),
+        listed: files
+            .filter(({ kind, entries, text }) => kind === 'sitemap' && entries !== null && text !== '')
+            .map(({ url, text }) => ({ url, text })),
+    };
+}
+
+/** The robots.txt files of a survey with their texts. */
+export async function robotsTexts(db: Database, surveyId: number): Promise<readonly RobotsText[]> {
+    return (await filesOf(db, surveyId)).robots;
 }

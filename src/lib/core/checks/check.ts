@@ -9,6 +9,8 @@ import type { LinkKind } from '../page/links.ts';
 import type { Problem } from '../problems/problem.ts';
 import type { CauseParams } from '../words/cause-params.ts';
 import { SEVERITIES, type FileParams, type FindingParams, type Severity } from '../words/finding-params.ts';
+import type { Beside } from './beside.ts';
+import { hasMarks } from './link-words.ts';
 import type { CheckSettings } from './settings.ts';
 
 export { SEVERITIES, type Severity };
@@ -32,11 +34,15 @@ export interface CheckView {
     survey: PackedSurvey;
     /** Of every origin that was asked for one. */
     robots: readonly RobotsText[];
+    /** Sitemaps that name languages for their entries, with the text in which those are kept. */
+    listed: readonly { url: string; text: string }[];
     /** Depth goal of a page, the strictest that holds for it; null for none. */
     goalOf: (node: number) => number | null;
     /** Priority of a page, 1 to 3; 0 for none. */
     priorityOf: (node: number) => number;
     settings: CheckSettings;
+    /** What is known of the site beside the survey. */
+    beside: Beside;
     /** All that findings go by beside the survey, as text: the same for the same. */
     basis: string;
 }
@@ -85,10 +91,12 @@ export interface Told<P> {
     severity?: Severity;
     /** Line of the page's source it rests on. */
     line?: number;
+    /** The link it rests on, of a finding of a page. */
+    place?: FindingPlace;
 }
 
 /** The same of a file. */
-export interface ToldOfFile<P> extends Omit<Told<P>, 'line'> {
+export interface ToldOfFile<P> extends Omit<Told<P>, 'line' | 'place'> {
     file: string;
     line: number | null;
 }
@@ -115,6 +123,8 @@ interface Described {
     needsFact?: FactName;
     /** Not known where no sitemap could be read. */
     needsSitemap?: boolean;
+    /** Not known in surveys of versions that did not look at the markup around links. */
+    needsMarks?: boolean;
 }
 
 /** Links by whether they are followed, and by the page they stand on. */
@@ -217,9 +227,10 @@ export function defineCheck<const I extends CheckId>({
 
 /** Whether a check can be told of a survey: what it needs is there. */
 export function isKnown(check: Check, survey: PackedSurvey): boolean {
-    const { needsWhole, needsSitemap, needsMadeUp, needsFact } = check;
+    const { needsWhole, needsSitemap, needsMadeUp, needsFact, needsMarks } = check;
     const { complete, hasSitemap, files } = survey.head;
     if (needsMadeUp && !files.some(({ kind }) => kind === 'made-up')) return false;
+    if (needsMarks && !hasMarks(survey)) return false;
     const hasFact = needsFact === undefined || !survey.lacks(needsFact);
     return hasFact && (!needsWhole || complete) && (!needsSitemap || hasSitemap);
 }

@@ -2,13 +2,16 @@
 import { hostOf } from '../address/address.ts';
 import { isPrivateHost } from '../address/private-host.ts';
 import { CHECK } from '../pack/pack-links.ts';
-import { linkEnd } from '../packed/link-graph.ts';
+import { externalHosts } from '../areas/external-hosts.ts';
+import { linkEnd, linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
-import { LINK_KINDS, type LinkKind } from '../page/links.ts';
-import { defineCheck, when, type Cause, type Check, type CheckView } from './check.ts';
+import { LINK_KINDS, LINK_MARK, type LinkKind } from '../page/links.ts';
+import { defineCheck, thresholdOf, when, type Cause, type Check, type CheckView, type Threshold } from './check.ts';
 import { siteUrl } from './site-url.ts';
 
 const [ANCHOR, OTHER] = [LINK_KINDS.indexOf('a'), LINK_KINDS.indexOf('other')];
+/** Pages up to which a host that was not linked to before stands out. */
+const FEW_PAGES: Threshold = { value: 5, min: 1, max: 1_000, unit: 'pages' };
 /** What a page loads by itself. */
 const RESOURCES: readonly LinkKind[] = ['img', 'script', 'style'];
 
@@ -75,6 +78,42 @@ const outsideRoot = ({ survey }: CheckView): ((link: number) => Cause) => {
         params: { url: linkEnd(survey, link), status: statuses[targets[link]! - survey.count]! },
     });
 };
+
+/** Addresses out of the site. */
+const leadsOut =
+    ({ survey }: CheckView): ((address: number) => boolean) =>
+    (address) =>
+        address >= survey.count && survey.numbers('other_internal')[address - survey.count] !== 1;
+
+/** Addresses of hosts that the survey before did not link to, on few pages, and in no block that pages share. */
+function newHosts(view: CheckView): (address: number) => boolean {
+    const { survey, beside } = view;
+    const { hostsBefore } = beside;
+    if (hostsBefore === null) return () => false;
+    const few = thresholdOf(view, 'external-new', FEW_PAGES);
+    const shared = hostsInTemplates(survey);
+    const hosts = new Set(
+        externalHosts(survey)
+            .filter(({ host, pages }) => pages <= few && !hostsBefore.has(host) && !shared.has(host))
+            .map(({ host }) => host),
+    );
+    const isOut = leadsOut(view);
+    return (address) => hosts.size > 0 && isOut(address) && hosts.has(hostOf(survey.addressUrl(address)));
+}
+
+/** Hosts elsewhere to which a block leads that several pages have. O(links of templates) */
+function hostsInTemplates(survey: PackedSurvey): Set<string> {
+    const { blockTemplate, blockList, listStart, target } = linkGraphOf(survey);
+    const hosts = new Set<string>();
+    for (let block = 0; block < blockList.length; block++) {
+        if (blockTemplate[block] === -1) continue;
+        const list = blockList[block]!;
+        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+            if (target[link]! >= survey.count) hosts.add(hostOf(survey.addressUrl(target[link]!)));
+        }
+    }
+    return hosts;
+}
 
 export const LINK_END_CHECKS: readonly Check[] = [
     defineCheck({
@@ -169,6 +208,66 @@ export const LINK_END_CHECKS: readonly Check[] = [
             };
         },
         cause: outsideRoot,
+    }),
+    defineCheck({
+        id: 'external-new',
+        severity: 'remark',
+        looks: 'link',
+        name: 'New host elsewhere',
+        fires: `A link to a host elsewhere to which the whole survey before had no link, from ${FEW_PAGES.value} pages at most.`,
+        quiet: 'Hosts in blocks that pages share. Without a whole survey before, and in a partial one, it is not known.',
+        why: 'Links that nobody meant to set come in with comments, with pages that were broken into, or with an expired host.',
+        advice: 'Look at the page, and take the link away if nobody knows it.',
+        example: '`<a href="https://pills.other.example/">`, first seen in this survey, on one page',
+        threshold: FEW_PAGES,
+        needsWhole: true,
+        meant: { kinds: ['a'], to: newHosts },
+        ofLink: (view) => {
+            const { survey } = view;
+            const targets = survey.numbers('link_target');
+            return (link) => ({
+                params: { url: linkEnd(survey, link), host: hostOf(survey.addressUrl(targets[link]!)) },
+            });
+        },
+    }),
+    defineCheck({
+        id: 'external-hidden',
+        severity: 'risk',
+        looks: 'link',
+        name: 'Hidden link out of the site',
+        fires: 'A link out of the site in markup that `hidden` or an inline style hides.',
+        quiet: 'Links inside the site, such as skip links; menus; what a style sheet hides.',
+        why: 'Readers never see it: it is left over, or somebody else put it there.',
+        advice: 'Take it away, or show it.',
+        example: '`<div style="display:none"><a href="https://pills.other.example/">`',
+        needsMarks: true,
+        meant: { kinds: ['a'], to: leadsOut },
+        ofLink: ({ survey }) => {
+            const marks = survey.numbers('link_marks');
+            return (link) => when((marks[link]! & LINK_MARK.hidden) !== 0, { url: linkEnd(survey, link) });
+        },
+    }),
+    defineCheck({
+        id: 'noscript-only',
+        severity: 'remark',
+        looks: 'link',
+        name: 'Linked from noscript only',
+        fires: 'A link within `noscript` to a page of the site to which no other link leads.',
+        quiet: 'Pages that another page links to outside `noscript`.',
+        why: 'Whoever runs scripts, readers and most robots alike, never meets it.',
+        advice: 'Link to it in the page itself.',
+        example: '`<noscript><a href="/plain/">Plain version</a></noscript>`',
+        meant: { kinds: ['noscript'] },
+        ofLink: ({ survey }) => {
+            const [targets, incoming] = [survey.numbers('link_target'), survey.numbers('incoming_links')];
+            const internal = survey.numbers('other_internal');
+            return (link) => {
+                const to = targets[link]!;
+                if (to < 0) return null;
+                const isAlone = to < survey.count ? incoming[to] === 0 : internal[to - survey.count] === 1;
+                return when(isAlone, { url: to < survey.count ? siteUrl(survey, to) : linkEnd(survey, link) });
+            };
+        },
     }),
     defineCheck({
         id: 'resource-error',

@@ -24,12 +24,13 @@ export interface PageFindings {
     moreLinks: number;
 }
 
-/** Needs all parts. O(checks + links of the page) once the survey's findings are made. */
-export function pageFindings(view: CheckView, node: number): PageFindings {
+/** Needs all parts. O(checks + links of the page) once the survey's findings are made. @param most links told one by one */
+export function pageFindings(view: CheckView, node: number, most = MOST_LINKS): PageFindings {
     const found = foundOf(view);
     const findingAt = findingsAt(view, found);
     const tell = (row: number, place: Finding['place']): PageFinding => {
-        const finding = { ...findingAt(row), place };
+        const own = findingAt(row);
+        const finding = { ...own, place: place ?? own.place };
         const subject = subjectText(view.survey, found, row);
         const cause = found.causes[found.cause[row]!]!.key;
         return { finding, subject, cause, isAccepted: found.accepted[row] === 1 };
@@ -40,13 +41,18 @@ export function pageFindings(view: CheckView, node: number): PageFindings {
         if (row !== -1) findings.push(tell(row, null));
     });
     const links = linksFound(view, found, node);
-    // Links in the order they stand, whichever check found them.
-    links.sort((a, b) => a.place.pageBlock - b.place.pageBlock || a.place.at - b.place.at);
-    findings.push(...links.slice(0, MOST_LINKS).map(({ row, place }) => tell(row, place)));
+    // The worst first, then in the order they stand, whichever check found them.
+    links.sort(
+        (a, b) =>
+            found.severity[a.row]! - found.severity[b.row]! ||
+            a.place.pageBlock - b.place.pageBlock ||
+            a.place.at - b.place.at,
+    );
+    findings.push(...links.slice(0, most).map(({ row, place }) => tell(row, place)));
     const rank = ({ finding, isAccepted }: PageFinding): number =>
         SEVERITIES.indexOf(finding.severity) + (isAccepted ? SEVERITIES.length : 0);
     findings.sort((a, b) => rank(a) - rank(b));
-    return { findings, moreLinks: Math.max(links.length - MOST_LINKS, 0) };
+    return { findings, moreLinks: Math.max(links.length - most, 0) };
 }
 
 /** Rows about targets of a page's links, each with the first such link, and about the links themselves. */

@@ -12,6 +12,7 @@ import { CHECKS } from './register.ts';
 import { checkView, NO_GOALS, withGoal } from '../../../../tests/support/checks.ts';
 import { canonicals, plain, redirects, shared, whole, type Planted } from '../../../../tests/support/planted-site.ts';
 import { PLANTED_GROUPS, PLANTED_LINK_ENDS, PLANTED_MARKUP } from '../../../../tests/support/planted-markup.ts';
+import { PLANTED_ANCHORS, PLANTED_PARTS } from '../../../../tests/support/planted-anchors.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 const pack = (site: Site, info: Partial<SurveyInfo> = {}, words = new Map<string, number>()) => {
@@ -399,10 +400,12 @@ const PLANTED: { [I in keyof FindingParams]: () => Planted } = {
     ...PLANTED_LINK_ENDS,
     ...PLANTED_MARKUP,
     ...PLANTED_GROUPS,
+    ...PLANTED_ANCHORS,
+    ...PLANTED_PARTS,
 };
 
 function found(check: keyof FindingParams, path: string): string[] {
-    const { site, goal = null, words, texts, priority = {} } = PLANTED[check]();
+    const { site, goal = null, words, texts, priority = {}, beside } = PLANTED[check]();
     const survey = texts
         ? packSurvey(
               site.measure(),
@@ -411,7 +414,7 @@ function found(check: keyof FindingParams, path: string): string[] {
         : pack(site, {}, words);
     const of = new Uint8Array(survey.count);
     for (const [own, value] of Object.entries(priority)) of[survey.nodeOf(`${ORIGIN}${own}`)] = value;
-    const view = checkView(survey, { goals: { ...NO_GOALS, all: goal }, priority: of });
+    const view = checkView(survey, { goals: { ...NO_GOALS, all: goal }, priority: of, ...(beside && { beside }) });
     const node = survey.nodeOf(path.startsWith('http') ? path : `${ORIGIN}${path}`);
     const { findings } = pageFindings(view, node);
     for (const { finding } of findings) expect(findingSentence(finding), finding.check).toMatch(/^[A-Z0-9].*\.$/);
@@ -480,6 +483,8 @@ describe('the register', () => {
             'orphan-adrift',
             'decline-only',
             'listing-only',
+            'lost-section',
+            'external-new',
         ]);
         const keys = (survey: PackedSurvey): string[] => causesOf(checkView(survey)).open.map(({ key }) => key);
         expect(keys(partial)).not.toContain('cut off in /');

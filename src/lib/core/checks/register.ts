@@ -13,6 +13,9 @@ import { LINK_END_CHECKS } from './link-ends.ts';
 import { MARKUP_CHECKS } from './markup.ts';
 import { SOFT_ERROR_CHECKS } from './soft-errors.ts';
 import { SEQUENCE_CHECKS } from './sequences.ts';
+import { STRUCTURE_CHECKS } from './structure.ts';
+import { ANCHOR_CHECKS } from './anchors.ts';
+import { HOST_CHECKS } from './hosts.ts';
 import { TEXT_CHECKS } from './texts.ts';
 
 /** A family of checks: one file, one question. */
@@ -28,9 +31,11 @@ export const CHECK_FAMILIES: readonly CheckFamily[] = [
     { question: 'What do canonicals name?', checks: CANONICAL_CHECKS },
     { question: 'Where do redirects end?', checks: REDIRECT_CHECKS },
     { question: 'Can it be got to?', checks: REACH_CHECKS },
+    { question: 'Does it hang together as it was meant?', checks: STRUCTURE_CHECKS },
     { question: 'Where do links lead?', checks: [...LINK_CHECKS, ...LINK_END_CHECKS] },
+    { question: 'What do links say?', checks: ANCHOR_CHECKS },
     { question: 'What does the page say?', checks: TEXT_CHECKS },
-    { question: 'Is it said twice?', checks: DOUBLE_CHECKS },
+    { question: 'Is it said twice?', checks: [...HOST_CHECKS, ...DOUBLE_CHECKS] },
     { question: 'Is the markup in order?', checks: MARKUP_CHECKS },
     { question: 'Do languages fit together?', checks: LANGUAGE_CHECKS },
     { question: 'Do sequences hold together?', checks: SEQUENCE_CHECKS },

@@ -10,6 +10,8 @@ import { pageFindings } from './page-findings.ts';
 import { CHECKS } from './register.ts';
 import { siteFindings } from './site-findings.ts';
 
+const isOfPage = (check: string): boolean => CHECKS.some(({ id, ofPage }) => id === check && ofPage !== null);
+
 const all = (survey: PackedSurvey) => [...siteFindings(checkView(survey))];
 
 describe('the findings of a site', () => {
@@ -41,7 +43,7 @@ describe('the findings of a site', () => {
             expect(
                 new Set(
                     found
-                        .filter(({ finding }) => finding.place === null)
+                        .filter(({ finding }) => isOfPage(finding.check))
                         .map(({ finding, node }) => `${finding.check} ${survey.url(node)}`),
                 ),
             ).toEqual(wanted);
@@ -49,7 +51,7 @@ describe('the findings of a site', () => {
             for (let node = 0; node < survey.count; node++) {
                 for (const { finding } of pageFindings(view, node).findings) {
                     const { check, place, params } = finding;
-                    if (place === null) continue;
+                    if (place === null || isOfPage(check)) continue;
                     const template = blockTemplate[pageBlocks[place.pageBlock]!]!;
                     const isTold = found.some(
                         (item) =>

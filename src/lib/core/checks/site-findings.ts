@@ -1,5 +1,6 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { besideText, NOTHING_BESIDE, type Beside } from './beside.ts';
 import { isSameSort, type Check, type CheckView, type Finding, type FindingPlace, type RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
 import { findingsAt, foundOf, LINK_SORTS, subjectText, type Found } from './found.ts';
@@ -29,13 +30,16 @@ export interface SiteSays {
     priority: Uint8Array;
     /** The robots.txt files of the site; empty where only pages are asked about. */
     robots: readonly RobotsText[];
+    /** Sitemaps that name languages for their entries; empty where only pages are asked about. */
+    listed: CheckView['listed'];
     settings: CheckSettings;
+    beside: Beside;
 }
 
 /** A survey with what its site says, as the checks look at it. */
 export function siteView(
     survey: PackedSurvey,
-    { goals, priority, robots, settings }: Partial<SiteSays> & Pick<SiteSays, 'goals' | 'priority'>,
+    { goals, priority, robots, listed, settings, beside }: Partial<SiteSays> & Pick<SiteSays, 'goals' | 'priority'>,
 ): CheckView {
     const own = settings ?? REGISTER_SETTINGS;
     let sum = 0;
@@ -45,10 +49,12 @@ export function siteView(
     return {
         survey,
         robots: robots ?? [],
+        listed: listed ?? [],
         priorityOf: (node) => priority[node]!,
         goalOf: (node) => goalOfPriority(goals, priority[node]!),
         settings: own,
-        basis: `${JSON.stringify(goals)} ${sum} ${settingsText(own)}`,
+        beside: beside ?? NOTHING_BESIDE,
+        basis: `${JSON.stringify(goals)} ${sum} ${settingsText(own)} ${besideText(beside ?? NOTHING_BESIDE)}`,
     };
 }
 

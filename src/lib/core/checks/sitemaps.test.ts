@@ -18,6 +18,8 @@ interface Received {
     status?: number | null;
     notes?: Problem[];
     entries?: { path: string; line?: number; lastmod?: string }[];
+    /** Languages named for entries. */
+    text?: string;
 }
 
 interface Made {
@@ -27,9 +29,9 @@ interface Made {
 }
 
 function found({ files, named = { [ORIGIN]: [] } }: Made): string[] {
-    const site = new Site().known('/', 'manual').page('/');
+    const site = new Site().known('/', 'manual').page('/', [{ to: '/fr/', kind: 'hreflang', name: 'fr' }]);
     site.rows.pages[0]!.readAt = Date.UTC(2026, 2, 16, 12);
-    for (const { url = MAP, status = 200, notes, entries = [{ path: '/' }] } of files) {
+    for (const { url = MAP, status = 200, notes, entries = [{ path: '/' }], text = '' } of files) {
         const isRead = notes === undefined || notes.some(({ code }) => code === 'sitemap-read');
         entries.forEach(({ path, line = 3, lastmod = '' }) => {
             const address = site.id(path);
@@ -42,7 +44,7 @@ function found({ files, named = { [ORIGIN]: [] } }: Made): string[] {
             status,
             note: writeProblems(notes ?? [READ(entries.length)]),
             entries: isRead ? entries.length : null,
-            text: '',
+            text,
         });
     }
     const robots = Object.entries(named).map(([origin, urls]): RobotsText => ({
@@ -52,7 +54,8 @@ function found({ files, named = { [ORIGIN]: [] } }: Made): string[] {
         text: ['User-agent: *', ...urls.map((url) => `Sitemap: ${url}`), ''].join('\n'),
     }));
     const { survey } = packSurvey(site.measure());
-    return fileFindings(checkView(survey, { robots })).flatMap((finding) => {
+    const listed = files.flatMap(({ url = MAP, text }) => (text === undefined ? [] : [{ url, text }]));
+    return fileFindings(checkView(survey, { robots, listed })).flatMap((finding) => {
         if (!finding.check.startsWith('sitemap-')) return [];
         expect(fileFindingSentence(finding)).toMatch(/^[A-Z"“].*\.$/);
         return [`${finding.check} ${finding.file.replace(ORIGIN, '')} ${finding.line} ${finding.severity}`];
@@ -87,7 +90,7 @@ const PLANTED: Record<keyof FileParams & `sitemap-${string}`, { at: Made; told: 
     'sitemap-malformed': {
         at: of(problem('not-xml', { cause: 'unclosed tag', isReadOn: true }, 7)),
         told: '/sitemap.xml 7 fault',
-        not: [of(problem('doctype', {}, 1))],
+        not: [of(problem('too-long', {}, 4))],
     },
     'sitemap-too-large': {
         at: of(problem('too-many', {})),
@@ -102,7 +105,7 @@ const PLANTED: Record<keyof FileParams & `sitemap-${string}`, { at: Made; told: 
     'sitemap-entry-invalid': {
         at: of(problem('relative', { written: '/a', readAs: `${ORIGIN}/a` }, 12)),
         told: '/sitemap.xml 12 fault',
-        not: [of(problem('blank', { written: ' x ' }, 12))],
+        not: [of(problem('bare-ampersand', { text: '&b' }, 12))],
     },
     'sitemap-place': {
         at: { files: [{ url: DEEP, entries: [{ path: '/maps/a' }, { path: '/b', line: 9 }] }] },
@@ -152,6 +155,17 @@ const PLANTED: Record<keyof FileParams & `sitemap-${string}`, { at: Made; told: 
             },
         ],
     },
+    'sitemap-values': {
+        at: of(problem('odd-values', { tag: 'priority', written: '10', entries: 3 }, 8)),
+        told: '/sitemap.xml 8 remark',
+        not: [of()],
+    },
+    'sitemap-alternates': {
+        at: { files: [{ text: `6 ${ORIGIN}/ de ${ORIGIN}/de/ fr ${ORIGIN}/fr/b` }] },
+        told: '/sitemap.xml 6 risk',
+        // The page names the same for French, and nothing for German.
+        not: [{ files: [{ text: `6 ${ORIGIN}/ de ${ORIGIN}/de/ fr ${ORIGIN}/fr/` }] }],
+    },
 };
 
 describe.each(Object.keys(PLANTED) as (keyof typeof PLANTED)[])('the check %s', (check) => {
@@ -159,6 +173,16 @@ describe.each(Object.keys(PLANTED) as (keyof typeof PLANTED)[])('the check %s', 
     it('fires where its fault was planted, and not at its near misses', () => {
         expect(found(at)).toContain(`${check} ${told}`);
         for (const near of not) expect(found(near).filter((line) => line.startsWith(check))).toEqual([]);
+    });
+});
+
+describe('what is odd about a file, and no hindrance', () => {
+    it.each([
+        [problem('doctype', {}, 2), 'sitemap-malformed /sitemap.xml 2 remark'],
+        [problem('with-fragment', { written: '/a#b' }, 5), 'sitemap-entry-invalid /sitemap.xml 5 remark'],
+        [problem('blank', { written: '/a b' }, 5), 'sitemap-entry-invalid /sitemap.xml 5 fault'],
+    ])('%j', (note, told) => {
+        expect(found(of(note))).toContain(told);
     });
 });
 

@@ -6,7 +6,9 @@ import { UNREACHED } from '../graph/depth.ts';
 import type { PackedFile, PackedSurvey } from '../packed/packed-survey.ts';
 import { readProblems, type Problem } from '../problems/problem.ts';
 import { robotsLines } from '../robots/robots-lines.ts';
+import { readAlternates } from '../sitemap/alternates.ts';
 import { isW3cDate } from '../sitemap/w3c-date.ts';
+import { alternatesOf } from './languages.ts';
 import { defineCheck, when, type Check, type CheckView, type ToldOfFile } from './check.ts';
 import { isListed, orphanRoot } from './roots.ts';
 import { siteUrl } from './site-url.ts';
@@ -26,8 +28,17 @@ const MALFORMED: readonly string[] = [
     'gzip-broken',
     'bare-ampersand',
     'empty',
+    'doctype',
 ];
-const INVALID_ENTRY: readonly string[] = ['bad-address', 'relative', 'two-locs', 'no-loc', 'too-long'];
+const INVALID_ENTRY: readonly string[] = [
+    'bad-address',
+    'relative',
+    'blank',
+    'two-locs',
+    'no-loc',
+    'too-long',
+    'with-fragment',
+];
 
 interface Noted {
     file: PackedFile;
@@ -188,11 +199,14 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         looks: 'file',
         name: 'Malformed sitemap',
         fires: 'A sitemap that is not well-formed, of a wrong namespace or encoding, damaged, or without an entry.',
-        quiet: 'A byte order mark; a document type.',
+        quiet: 'A byte order mark. A document type is a remark.',
         why: 'Strict readers give it up at that place.',
         advice: 'Mend that line, or let it be written by something that knows XML.',
         example: '`<loc>https://site.example/a?b&c</loc>`',
-        ofFiles: (view) => ofNotes(view, MALFORMED),
+        ofFiles: (view) =>
+            ofNotes(view, MALFORMED).map((told) =>
+                told.params.why.code === 'doctype' ? { ...told, severity: 'remark' } : told,
+            ),
     }),
     defineCheck({
         id: 'sitemap-too-large',
@@ -231,7 +245,10 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         why: 'It lists nothing.',
         advice: 'Write the whole address, escaped, once.',
         example: '`<loc>/guides/saws/</loc>`',
-        ofFiles: (view) => ofNotes(view, INVALID_ENTRY),
+        ofFiles: (view) =>
+            ofNotes(view, INVALID_ENTRY).map((told) =>
+                told.params.why.code === 'with-fragment' ? { ...told, severity: 'remark' } : told,
+            ),
     }),
     defineCheck({
         id: 'sitemap-place',
@@ -304,6 +321,49 @@ export const SITEMAP_CHECKS: readonly Check[] = [
                     if (lastmod === '' || (isW3cDate(lastmod) && Date.parse(lastmod) <= until)) return null;
                     return { params: { lastmod, entries: 1 } };
                 };
+            });
+        },
+    }),
+    defineCheck({
+        id: 'sitemap-values',
+        severity: 'remark',
+        looks: 'file',
+        name: 'Value that the protocol does not take',
+        fires: 'A `changefreq` that is none of its seven words, or a `priority` that is no number from 0.0 to 1.0.',
+        quiet: 'Entries without them; `1`, `0` and `.5`.',
+        why: 'Whoever reads the file passes the value over, and strict readers the entry.',
+        advice: 'Leave both out, or write what the protocol takes.',
+        example: '`<changefreq>often</changefreq>`, `<priority>10</priority>`',
+        ofFiles: (view) => ofNotes(view, ['odd-values']),
+    }),
+    defineCheck({
+        id: 'sitemap-alternates',
+        severity: 'risk',
+        looks: 'file',
+        name: 'Languages that the page names otherwise',
+        fires: 'An entry that names an alternate for a language, for which its page names another.',
+        quiet: 'Languages that only one of the two names; pages without alternates; pages that were not read.',
+        why: 'Two answers to one question: neither is believed.',
+        advice: 'Name the languages in one of the two places, or write both from one source.',
+        example: 'sitemap: `hreflang="fr" href="/fr/frais"`; the page: `hreflang="fr" href="/fr/tarifs"`',
+        ofFiles: (view) => {
+            const { survey } = view;
+            const alternates = alternatesOf(survey);
+            return view.listed.flatMap(({ url: file, text }) => {
+                const found: ToldOfFile<{ url: string; code: string; listed: string; named: string }>[] = [];
+                for (const { line, url, alternates: listed } of readAlternates(text)) {
+                    const node = survey.nodeOf(url);
+                    if (node === -1 || found.length >= MOST_LINES) continue;
+                    const named = alternates(node);
+                    for (const { code, url: to } of listed) {
+                        const own = named.filter((one) => one.code === code).map((one) => survey.addressUrl(one.to));
+                        if (own.length === 0 || own.includes(to)) continue;
+                        const params = { url: siteUrl(survey, node), code, listed: to, named: own[0]! };
+                        found.push({ params, file, line });
+                        break;
+                    }
+                }
+                return found;
             });
         },
     }),

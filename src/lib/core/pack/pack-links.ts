@@ -109,6 +109,7 @@ export function packBlocks(
     links.numbered('link_rel', rows.linkRel.values(), rows.rels);
     links.numbered('link_fragment', rows.linkFragment.values(), rows.fragments);
     links.numbered('link_text', rows.linkText.values(), rows.texts);
+    links.numbers('link_marks', rows.linkMarks.values());
     const internal = rows.internal.values();
     const checks = new Map(rows.checks.map((row) => [row.address, row]));
     links.numbers(

@@ -1,6 +1,6 @@
 /**
  * The rows of a survey on their way into the packed survey: taken one by one, in the order of their keys, and kept as
- * columns. A link takes 26 bytes and its texts are kept once each, so that five million links fit where objects would
+ * columns. A link takes 27 bytes and its texts are kept once each, so that five million links fit where objects would
  * not.
  */
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
@@ -43,6 +43,7 @@ export class RowColumns {
     readonly linkRel = wholeColumn();
     readonly linkFragment = wholeColumn();
     readonly linkText = wholeColumn();
+    readonly linkMarks = bytesColumn();
     readonly anchors = new TextNumbers();
     readonly names = new TextNumbers();
     readonly rels = new TextNumbers();
@@ -95,6 +96,7 @@ export class RowColumns {
             this.linkRel.push(this.rels.of(link.rel));
             this.linkFragment.push(this.fragments.of(link.fragment));
             this.linkText.push(this.texts.of(link.text));
+            this.linkMarks.push(link.marks);
         }
         this.#lists.set(id, this.listStart.length);
         this.listStart.push(this.linkTarget.length);

@@ -27,6 +27,7 @@ export type InnerName =
     | 'link_fragment'
     | 'link_fragment_lost'
     | 'link_text'
+    | 'link_marks'
     | 'other_internal'
     | 'other_address'
     | 'other_status'

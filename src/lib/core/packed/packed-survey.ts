@@ -17,7 +17,7 @@ import { TextTable } from './text-table.ts';
 export const PARTS: readonly Part[] = ['core', 'measures', 'text', 'links'];
 
 /** Raised when facts are read that were not before: a survey whose rows are there is packed anew. */
-export const FACTS_VERSION = 3;
+export const FACTS_VERSION = 4;
 /** Raised when a measure is added, or means something else: measures are made again from kept facts, of any age. */
 export const MEASURES_VERSION = 1;
 
@@ -111,6 +111,9 @@ export class PackedSurvey {
             if (column.part !== part || sections.columns.has(name)) continue;
             this.#missing.add(column.id);
             this.#add(part, notKnown(column, this.count));
+        }
+        if (part === 'links' && !sections.columns.has('link_marks')) {
+            this.#add(part, new Map([['link_marks', new Uint8Array(this.numbers('link_kind').length)]]));
         }
     }
 

@@ -17,12 +17,27 @@ export const LINK_KINDS = [
     'script',
     'style',
     'other',
+    'noscript',
 ] as const;
 export type LinkKind = (typeof LINK_KINDS)[number];
 
 /** Where on the page a link stands, in the order of their stored numbers. */
 export const REGIONS = ['other', 'header', 'nav', 'main', 'aside', 'footer'] as const;
 export type Region = (typeof REGIONS)[number];
+
+/** What is so of the markup of an `a` link, as bits; of other links, and of those that earlier versions read, none is known. */
+export const LINK_MARK = {
+    /** Its markup was looked at. */
+    looked: 1,
+    /** It holds a picture: `img`, `svg`, `picture`, `object`, `canvas`, an `input` of type image, the role `img`. */
+    picture: 2,
+    /** It holds a heading: a whole card is the link. */
+    heading: 4,
+    /** It stands in markup that `hidden` or an inline style hides from everybody, in no menu. */
+    hidden: 8,
+    /** Only white space parts it from the `a` link before it, and both lead to the same place. */
+    twin: 16,
+} as const;
 
 /** One link as it was found, before its target has a number. */
 export interface FoundLink {
@@ -38,6 +53,8 @@ export interface FoundLink {
     name: string;
     /** `rel` tokens, lower case, space separated, in the order written. */
     rel: string;
+    /** What is so of its markup: `LINK_MARK` bits. */
+    marks: number;
     /** As written in the source, entities decoded. */
     href: string;
     /** From 1; 0 for links that stand in no markup (HTTP headers). */

@@ -14,7 +14,9 @@ import {
 } from './directives.ts';
 import { attributeOf, isElement, parseLean, type LeanElement } from './lean-tree.ts';
 import { lineIndex } from './line-index.ts';
-import type { FoundBlock, FoundLink, LinkKind } from './links.ts';
+import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './links.ts';
+import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
+import { noscriptLinks } from './noscript.ts';
 import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';
@@ -75,6 +77,9 @@ interface PendingLink {
     anchor: string;
     name: string;
     rel: string;
+    marks: number;
+    /** Place in the source where that is not the element's. */
+    offset?: number;
 }
 
 /** The most links kept of one page, the longest text of one part and of all anchors: bounds against hostile pages. */
@@ -107,8 +112,10 @@ function kindOfRel(rels: string[], hreflang: string): LinkKind {
 /** The language a link names, as written; bounded. */
 const languageOf = (hreflang: string | null): string => (hreflang ?? '').trim().slice(0, 100);
 
-function relOf(element: LeanElement): string {
-    return (attributeOf(element, 'rel') ?? '')
+const relOf = (element: LeanElement): string => relTokens(attributeOf(element, 'rel') ?? '');
+
+function relTokens(written: string): string {
+    return written
         .toLowerCase()
         .trim()
         .split(/[\t\n\f\r ]+/)
@@ -142,6 +149,7 @@ export function readDocument(
     const byId = new Map<string, LeanElement>();
     const named: { link: PendingLink; element: LeanElement }[] = [];
     const metas: RobotsMeta[] = [];
+    const hiding = new Set<LeanElement>();
     let title: LeanElement | null = null;
     let h1: LeanElement | null = null;
     let body: LeanElement | null = null;
@@ -153,7 +161,7 @@ export function readDocument(
     let refresh: { content: string; element: LeanElement | null } | null = null;
 
     const add = (kind: LinkKind, href: string, element: LeanElement, anchor = '', rel = ''): PendingLink => {
-        const link: PendingLink = { kind, href, element, anchor, name: '', rel };
+        const link: PendingLink = { kind, href, element, anchor, name: '', rel, marks: 0 };
         if (pending.length < MAX_LINKS) pending.push(link);
         return link;
     };
@@ -161,6 +169,7 @@ export function readDocument(
     const visit = (element: LeanElement): void => {
         const id = attributeOf(element, 'id');
         if (id && !byId.has(id)) byId.set(id, element);
+        if (hidesItself(element)) hiding.add(element);
         if (element.isSvg) {
             if (element.tag === 'a') {
                 const href =
@@ -219,6 +228,13 @@ export function readDocument(
                 if (src) add('script', src, element);
                 break;
             }
+            case 'noscript': {
+                const from = text.indexOf('>', element.offset) + 1;
+                for (const { href, rel, offset } of noscriptLinks(element)) {
+                    add('noscript', href, element, '', relTokens(rel)).offset = from + offset;
+                }
+                break;
+            }
             case 'iframe':
             case 'frame': {
                 const src = attributeOf(element, 'src');
@@ -234,6 +250,7 @@ export function readDocument(
         const folded = anchorText < MAX_ANCHOR_TEXT ? cut(foldSpace(anchor)) : '';
         anchorText += folded.length;
         const link = add('a', href, element, folded, relOf(element));
+        link.marks = linkMarks(element, hiding);
         finder.mark(element);
         if (
             attributeOf(element, 'aria-labelledby') !== null ||
@@ -284,7 +301,8 @@ export function readDocument(
     const resolve = (link: PendingLink, against: string): FoundLink => {
         const found = readAddress(link.href, against, encodeQuery);
         if (found.ok && found.address.hadCredentials) credentialsRemoved++;
-        const at = link.element && link.element.offset >= 0 ? places(link.element.offset) : { line: 0, column: 0 };
+        const offset = link.offset ?? link.element?.offset ?? -1;
+        const at = offset >= 0 ? places(offset) : { line: 0, column: 0 };
         return {
             kind: found.ok ? link.kind : 'other',
             target: found.ok ? found.address.url : cut(link.href.trim()),
@@ -293,6 +311,7 @@ export function readDocument(
             anchor: link.anchor,
             name: link.name,
             rel: link.rel,
+            marks: link.marks,
             href: found.ok && found.address.hadCredentials ? found.address.url : cut(link.href),
             line: at.line,
             column: at.column,
@@ -303,6 +322,7 @@ export function readDocument(
         const container = link.element
             ? finder.find(link.element, link.kind === 'a')
             : { region: 'other' as const, place: 'http', key: headers };
+        if (container.region === 'nav') found.marks &= ~LINK_MARK.hidden;
         const groups = link.kind === 'a' ? blocks : resourceBlocks;
         let block = groups.get(container.key);
         if (!block) {
@@ -314,7 +334,19 @@ export function readDocument(
         return found;
     };
 
-    for (const link of pending) put(link, base);
+    /** The last `a` link, with its element. */
+    let before: { found: FoundLink; element: LeanElement } | null = null;
+    for (const link of pending) {
+        const found = put(link, base);
+        if (link.kind !== 'a' || link.element === null) continue;
+        const isSame =
+            before !== null &&
+            found.isAddress &&
+            before.found.target === found.target &&
+            before.found.fragment === found.fragment;
+        if (isSame && isBeside(link.element, before!.element)) found.marks |= LINK_MARK.twin;
+        before = { found, element: link.element };
+    }
 
     for (const value of headers.link) {
         for (const item of readLinkHeader(value)) {
@@ -322,7 +354,10 @@ export function readDocument(
             const language = languageOf(item.hreflang);
             const kind = kindOfRel(item.rels, language);
             const name = kind === 'hreflang' ? language : '';
-            put({ kind, href: item.href, element: null, anchor: '', name, rel: item.rels.join(' ') }, documentUrl);
+            put(
+                { kind, href: item.href, element: null, anchor: '', name, rel: item.rels.join(' '), marks: 0 },
+                documentUrl,
+            );
         }
     }
 
@@ -332,7 +367,15 @@ export function readDocument(
     const parsed = asked && readRefresh(asked.content);
     if (asked && parsed && parsed.href !== '') {
         const link = put(
-            { kind: 'meta-refresh', href: parsed.href, element: asked.element, anchor: '', name: '', rel: '' },
+            {
+                kind: 'meta-refresh',
+                href: parsed.href,
+                element: asked.element,
+                anchor: '',
+                name: '',
+                rel: '',
+                marks: 0,
+            },
             asked.element ? base : documentUrl,
         );
         if (link.isAddress && parsed.delay === 0 && link.target !== url) instantRefresh = link.target;

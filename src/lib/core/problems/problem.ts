@@ -146,6 +146,9 @@ export interface ProblemParams {
     loop: { to: string };
     'too-many': None;
     'too-long': None;
+    'with-fragment': { written: string };
+    /** Values of an element that the protocol does not take: the first, and how many entries have one. */
+    'odd-values': { tag: 'changefreq' | 'priority'; written: string; entries: number };
 
     // A door check: what is wrong with a certificate (`said`: the code where it is none of these), and odd things of a page
     certificate: { fault: CertificateFault; said: string };
@@ -336,6 +339,8 @@ const CODES: Record<ProblemCode, true> = {
     loop: true,
     'too-many': true,
     'too-long': true,
+    'with-fragment': true,
+    'odd-values': true,
     certificate: true,
     'noindex-ignored': true,
     'refresh-later': true,

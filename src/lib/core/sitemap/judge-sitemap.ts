@@ -67,6 +67,8 @@ const ENTRY_TROUBLES: readonly SitemapTroubleCode[] = [
     'no-loc',
     'too-long',
     'too-many',
+    'with-fragment',
+    'odd-values',
 ];
 
 /** Of a list, so many are kept. */

@@ -1,3 +1,4 @@
+import { alternatesText, readAlternates } from './alternates.ts';
 import { describe, expect, it } from 'vitest';
 import { MAX_SITEMAP_ENTRIES, readSitemap, SITEMAP_NAMESPACE } from './read-sitemap.ts';
 
@@ -25,6 +26,7 @@ describe('readSitemap', () => {
                 { url: 'https://site.example/a', lastmod: '2026-03-02', line: 3 },
                 { url: 'https://site.example/b?x=1&y=2', lastmod: '', line: 4 },
             ],
+            alternates: [],
             troubles: [],
         });
     });
@@ -208,6 +210,63 @@ describe('readSitemap', () => {
         [urlset(''), 'empty'],
     ])('says what is wrong with %j: %s', (text, code) => {
         expect(codes(text)).toEqual(code === '' ? [] : [code]);
+    });
+
+    it.each([
+        ['<changefreq>often</changefreq>', { tag: 'changefreq', written: 'often', entries: 1 }],
+        ['<changefreq>Daily</changefreq>', { tag: 'changefreq', written: 'Daily', entries: 1 }],
+        ['<changefreq> monthly\n</changefreq>', null],
+        ['<priority>1.1</priority>', { tag: 'priority', written: '1.1', entries: 1 }],
+        ['<priority>0,5</priority>', { tag: 'priority', written: '0,5', entries: 1 }],
+        ['<priority/>', { tag: 'priority', written: '', entries: 1 }],
+        ['<priority>1.0</priority><changefreq>never</changefreq>', null],
+        ['<priority>0</priority>', null],
+        // An element of another namespace is none of the protocol's.
+        ['<x:priority xmlns:x="urn:x">9</x:priority>', null],
+    ])('takes %s by the words of the protocol', (values, wanted) => {
+        const { troubles, entries } = readSitemap(
+            urlset(`<url><loc>https://site.example/a</loc>${values}</url>`),
+            BASE,
+        );
+        expect(entries).toHaveLength(1);
+        expect(troubles.map(({ code, params, line }) => ({ code, params, line }))).toEqual(
+            wanted === null ? [] : [{ code: 'odd-values', params: wanted, line: 3 }],
+        );
+    });
+
+    it('tells odd values once, with the first line and how many there are, before all else', () => {
+        const entry = '<url><loc>https://site.example/a?b&c</loc><priority>10</priority></url>\n';
+        const { troubles } = readSitemap(urlset(entry.repeat(300)), BASE);
+        expect(troubles[0]).toEqual({
+            code: 'odd-values',
+            line: 3,
+            params: { tag: 'priority', written: '10', entries: 300 },
+        });
+    });
+
+    it('reads the languages of entries, whole addresses in our spelling, and leaves what is none', () => {
+        const { alternates } = readSitemap(
+            urlset(
+                `<url><loc>https://site.example/en/</loc>
+<xhtml:link xmlns:xhtml="http://www.w3.org/1999/xhtml" rel="alternate" hreflang="FR" href="https://SITE.example/fr/"/>
+<xhtml:link xmlns:xhtml="http://www.w3.org/1999/xhtml" rel="stylesheet" hreflang="de" href="https://site.example/de/"/>
+<xhtml:link xmlns:xhtml="http://www.w3.org/1999/xhtml" rel="alternate" hreflang="d e" href="https://site.example/de/"/>
+<xhtml:link xmlns:xhtml="urn:other" rel="alternate" hreflang="es" href="https://site.example/es/"/></url>
+<url><loc>https://site.example/plain</loc></url>`,
+            ),
+            BASE,
+        );
+        expect(alternates).toEqual([
+            { line: 3, url: 'https://site.example/en/', alternates: [{ code: 'fr', url: 'https://site.example/fr/' }] },
+        ]);
+        expect(readAlternates(alternatesText(alternates, 1_000))).toEqual(alternates);
+        expect(alternatesText(alternates, 10)).toBe('');
+    });
+
+    it('tells of an address with a fragment, and reads the page', () => {
+        const { entries, troubles } = readSitemap(urlset('<url><loc>https://site.example/a#b</loc></url>'), BASE);
+        expect(entries.map(({ url }) => url)).toEqual(['https://site.example/a']);
+        expect(troubles).toEqual([{ code: 'with-fragment', line: 3, params: { written: 'https://site.example/a#b' } }]);
     });
 
     it('reads 50,000 addresses and no more', () => {

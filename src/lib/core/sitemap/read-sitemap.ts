@@ -5,6 +5,7 @@
  */
 import { SaxesParser } from 'saxes';
 import { readAddress } from '../address/address.ts';
+import type { EntryAlternates } from './alternates.ts';
 import { problem, type Problem, type ProblemParams } from '../problems/problem.ts';
 
 export const SITEMAP_NAMESPACE = 'http://www.sitemaps.org/schemas/sitemap/0.9';
@@ -40,7 +41,9 @@ export type SitemapTroubleCode =
     | 'nested'
     | 'loop'
     | 'too-many'
-    | 'too-long';
+    | 'too-long'
+    | 'with-fragment'
+    | 'odd-values';
 
 /** What is wrong with it, and on which line; none for the file as a whole. */
 export type SitemapTrouble = Problem<SitemapTroubleCode>;
@@ -49,6 +52,8 @@ export interface SitemapFile {
     kind: 'urlset' | 'sitemapindex' | 'text' | 'feed' | 'unknown';
     entries: SitemapEntry[];
     troubles: SitemapTrouble[];
+    /** Languages named for entries, of those that name any. */
+    alternates: EntryAlternates[];
 }
 
 /** At most this many troubles are listed one by one; the rest would be more of the same. */
@@ -59,7 +64,7 @@ const MAX_TROUBLES = 100;
  * @param base URL of the file, to resolve addresses that are (wrongly) relative
  */
 export function readSitemap(text: string, base: string): SitemapFile {
-    const file: SitemapFile = { kind: 'unknown', entries: [], troubles: [] };
+    const file: SitemapFile = { kind: 'unknown', entries: [], troubles: [], alternates: [] };
     const trouble: Report = (code, line, params) => {
         if (file.troubles.length >= MAX_TROUBLES) return;
         file.troubles.push(problem(code, params, line) as SitemapTrouble);
@@ -78,16 +83,45 @@ export function readSitemap(text: string, base: string): SitemapFile {
         return readFeed(text, base, file, trouble);
     }
 
-    readXml(text, base, file, trouble);
+    const values: OddValues = new Map();
+    readXml(text, base, file, trouble, values);
+    // Told once each, before what is told entry by entry.
+    for (const [tag, { written, line, entries }] of values) {
+        file.troubles.unshift(problem('odd-values', { tag, written, entries }, line) as SitemapTrouble);
+    }
     if (file.kind !== 'unknown' && file.entries.length === 0 && file.troubles.length === 0) {
         trouble('empty', 0, { what: 'list' });
     }
     return file;
 }
 
+/** What the protocol takes for an entry beside its address (protocol 0.9, "XML tag definitions"). */
+const VALUES = {
+    changefreq: /^(?:always|hourly|daily|weekly|monthly|yearly|never)$/,
+    priority: /^(?:0(?:\.\d+)?|1(?:\.0+)?|\.\d+)$/,
+} as const;
+type ValueTag = keyof typeof VALUES;
+const isValueTag = (tag: string): tag is ValueTag => Object.hasOwn(VALUES, tag);
+
+/** By their element: the first value that is none, its line, and how many entries have one. */
+type OddValues = Map<ValueTag, { written: string; line: number; entries: number }>;
+
+function noteValue(values: OddValues, tag: ValueTag, written: string, line: number): void {
+    if (VALUES[tag].test(written)) return;
+    const known = values.get(tag);
+    if (known) known.entries++;
+    else values.set(tag, { written: written.slice(0, 60), line, entries: 1 });
+}
+
+const XHTML = 'http://www.w3.org/1999/xhtml';
+/** Languages kept of one entry: there are not so many with regions that a site has pages in. */
+const MOST_ALTERNATES = 200;
+
 /** An entry while its elements are read. */
 interface OpenEntry {
     locs: string[];
+    values: Record<ValueTag, string | null>;
+    alternates: EntryAlternates['alternates'];
     lastmod: string;
     line: number;
     /** Where its content begins in the file. */
@@ -98,12 +132,12 @@ interface OpenEntry {
  * Reads the XML of a sitemap. Where it is broken, the break is told and reading goes on at the next entry, as if the
  * file began there; O(characters), for each restart lies behind the one before.
  */
-function readXml(written: string, base: string, file: SitemapFile, trouble: Report): void {
+function readXml(written: string, base: string, file: SitemapFile, trouble: Report, values: OddValues): void {
     const text = escapeEntities(written, trouble);
     /** The root's open tag as it stands in the file: an entry alone would have lost its namespaces. */
     let root = '';
     for (let from = 0, line = 1; ;) {
-        const run = readEntries(root, text, from, line, base, file, trouble);
+        const run = readEntries(root, text, from, line, base, file, trouble, values);
         if (run.ended || file.kind === 'unknown') return;
         root ||= text.slice(run.rootFrom, run.rootTo);
         const next = new RegExp(`<(?:[\\w.-]+:)?${ENTRY_OF[file.kind as 'urlset']}(?=[\\s>])`, 'g');
@@ -141,6 +175,7 @@ function readEntries(
     base: string,
     file: SitemapFile,
     trouble: Report,
+    values: OddValues,
 ): Run {
     const parser = new SaxesParser({ xmlns: true, position: false });
     const before = firstLine - 1 - linesIn(root, 0, root.length);
@@ -177,20 +212,34 @@ function readEntries(
         }
         path.push(tag.uri === namespace ? tag.local : '');
         if (path.length === 2 && isEntry(path[1]!, file.kind))
-            entry = { locs: [], lastmod: '', line: lineNow(), from: place() };
+            entry = {
+                locs: [],
+                values: { changefreq: null, priority: null },
+                alternates: [],
+                lastmod: '',
+                line: lineNow(),
+                from: place(),
+            };
         else if (path.length === 3 && path[2] === 'loc') entry?.locs.push('');
+        else if (path.length === 3 && entry && isValueTag(path[2]!)) entry.values[path[2]] ??= '';
+        else if (path.length === 3 && tag.uri === XHTML && tag.local === 'link' && entry)
+            noteAlternate(entry, tag.attributes, base);
     });
     const words = (value: string): void => {
         if (!entry || path.length !== 3) return;
         if (path[2] === 'loc') entry.locs[entry.locs.length - 1] += value;
         else if (path[2] === 'lastmod') entry.lastmod += value;
+        else if (isValueTag(path[2]!)) entry.values[path[2]] = (entry.values[path[2]] ?? '') + value;
     };
     parser.on('text', words);
     parser.on('cdata', words);
     parser.on('closetag', () => {
         path.pop();
         if (stopped || path.length !== 1 || !entry) return;
-        const { locs, lastmod, line } = entry;
+        const { locs, lastmod, line, values: said, alternates } = entry;
+        for (const tag of ['changefreq', 'priority'] as const) {
+            if (said[tag] !== null) noteValue(values, tag, said[tag].trim(), line);
+        }
         entry = null;
         const [written = ''] = locs.map((loc) => loc.trim()).filter((loc) => loc !== '');
         if (locs.length > 1) {
@@ -198,6 +247,9 @@ function readEntries(
         }
         if (written === '') trouble('no-loc', line, { of: 'sitemap' });
         else if (!addEntry(file, { written, lastmod, line }, base, trouble)) stopped = true;
+        else if (alternates.length > 0 && file.entries.at(-1)?.line === line) {
+            file.alternates.push({ line, url: file.entries.at(-1)!.url, alternates });
+        }
     });
     parser.on('error', (error) => {
         if (stopped) return;
@@ -214,6 +266,19 @@ function readEntries(
     for (let at = from; at < text.length && !stopped; at += 65_536) parser.write(text.slice(at, at + 65_536));
     if (!stopped) parser.close();
     return run;
+}
+
+function noteAlternate(entry: OpenEntry, attributes: Record<string, unknown>, base: string): void {
+    const of = (name: string): string => {
+        const own = attributes[name];
+        const value = typeof own === 'object' && own !== null && 'value' in own ? own.value : own;
+        return typeof value === 'string' ? value.trim() : '';
+    };
+    const [rel, code, href] = [of('rel').toLowerCase(), of('hreflang').toLowerCase(), of('href')];
+    if (!rel.split(/\s+/).includes('alternate') || code === '' || /\s/.test(code)) return;
+    const found = readAddress(href, base);
+    if (!found.ok || entry.alternates.length >= MOST_ALTERNATES) return;
+    entry.alternates.push({ code: code.slice(0, 40), url: found.address.url });
 }
 
 const XML_ENTITIES = /^&(?:amp|lt|gt|quot|apos|#\d{1,7}|#x[\da-fA-F]{1,6});/;
@@ -273,6 +338,7 @@ function addEntry(
     if (found.ok && !/^[a-z][a-z\d+.-]*:/i.test(written)) {
         trouble('relative', line, { written: written.slice(0, 200), readAs: found.address.url });
     }
+    if (found.ok && written.includes('#')) trouble('with-fragment', line, { written: written.slice(0, 200) });
     if (found.ok) file.entries.push({ url: found.address.url, lastmod: lastmod.trim().slice(0, 64), line });
     else trouble('bad-address', line, { written: written.slice(0, 200), isHttp: true });
     return true;

@@ -76,7 +76,7 @@ export const PRESETS: readonly Preset[] = [
             externals: 'check',
             resources: 'check',
             maxPages: 200_000,
-            onward: [...DEFAULT_SETTINGS.onward, 'alternate', 'prev', 'next', 'iframe', 'amphtml'],
+            onward: [...DEFAULT_SETTINGS.onward, 'alternate', 'prev', 'next', 'iframe', 'amphtml', 'noscript'],
         },
     },
 ];

@@ -56,6 +56,7 @@ const ONWARD_LABELS: Partial<Record<LinkKind, string>> = {
     next: 'next',
     iframe: 'frames',
     amphtml: 'amphtml',
+    noscript: 'links in noscript',
 };
 
 export const ONWARD_KINDS = LINK_KINDS.filter((kind) => ONWARD_LABELS[kind] !== undefined);

@@ -138,6 +138,8 @@ export interface ListedLink {
     anchor: string;
     name: string;
     rel: string;
+    /** `LINK_MARK` bits; 0 where nobody looked, as earlier versions did not. */
+    marks: number;
 }
 
 export interface LinkListRow {

@@ -162,6 +162,23 @@ const AT_PAGES: { [I in keyof FindingParams]: (pages: string, isOne: boolean) =>
     'language-differs': (pages) => `Say one language on ${pages}`,
     'sequence-one-way': (pages) => `Let the sequence of ${pages} run both ways`,
     'sequence-broken': (pages) => `Lead the sequence of ${pages} past what stops`,
+    'anchor-empty': (pages) => `Put words into the empty links of ${pages}`,
+    'image-without-alt': (pages) => `Say in the alt of linked pictures where they lead, on ${pages}`,
+    'name-only': (pages) => `Show the words of named links on ${pages}`,
+    'anchor-generic': (pages) => `Name in links of ${pages} what they lead to`,
+    'anchor-url': (pages) => `Put words in place of addresses in links of ${pages}`,
+    'anchor-long': (pages) => `Shorten the long links of ${pages}`,
+    'same-words': (pages) => `Give different pages different words in links of ${pages}`,
+    'many-names': (pages) => `Settle on two or three names for ${pages}`,
+    'self-link': (pages) => `Take links to itself off ${pages}`,
+    'twin-links': (pages) => `Make one link of two side by side on ${pages}`,
+    'external-new': (pages) => `Look at the new links out of the site on ${pages}`,
+    'external-hidden': (pages) => `Take hidden links out of the site off ${pages}`,
+    'noscript-only': (pages) => `Link outside noscript what ${pages} link within it`,
+    'lost-section': (pages) => `Link to ${pages}`,
+    'design-apart': (pages) => `Take ${pages} over into the design of the site, or redirect them`,
+    'trap-family': (pages) => `Give the families of ${pages} an end, or close them to robots`,
+    'intended-parts': (pages) => `Link ${pages} as the intended structure has it`,
 };
 
 const AT_FILES: { [I in keyof FileParams]: string } = {
@@ -189,6 +206,9 @@ const AT_FILES: { [I in keyof FileParams]: string } = {
     'sitemap-place': 'Put the sitemap above what it lists, on its host',
     'sitemap-double': 'List each address once',
     'sitemap-lastmod': 'Write the day of the last change, or no date',
+    'sitemap-values': 'Write in the sitemap the values of the protocol, or none',
+    'sitemap-alternates': 'Name languages in the sitemap as the pages do, or in one of the two',
+    'host-variants-open': 'Redirect all forms of the host to one',
 };
 
 /** What the redirect of one kind of variants is, behind how many addresses it takes: `to` is what the meant ones have. */
@@ -239,7 +259,7 @@ const CAUSES: { [K in keyof CauseParams]: (params: CauseParams[K], about: About)
     }),
     file: ({ file, check }) => ({
         say: AT_FILES[check],
-        where: check === 'errors-answer-200' ? 'server' : fileName(file),
+        where: check === 'errors-answer-200' || check === 'host-variants-open' ? 'server' : fileName(file),
     }),
     stops: ({ gate, spread }, about) => ({
         say: STOPS[gate](pagesOf(spread, about), about.only !== null),
@@ -349,6 +369,26 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'language-differs': ['page says two languages', 'pages say two languages'],
     'sequence-one-way': ['sequence runs one way', 'sequences run one way'],
     'sequence-broken': ['sequence breaks off', 'sequences break off'],
+    'anchor-empty': ['page with an empty link', 'pages with an empty link'],
+    'image-without-alt': [
+        'page with a picture without words as a link',
+        'pages with a picture without words as a link',
+    ],
+    'name-only': ['page with a link without words', 'pages with a link without words'],
+    'anchor-generic': ['page with a link that says nothing', 'pages with a link that says nothing'],
+    'anchor-url': ['page with an address for words', 'pages with an address for words'],
+    'anchor-long': ['page with a long link', 'pages with a long link'],
+    'same-words': ['page calls two pages alike', 'pages call two pages alike'],
+    'many-names': ['page called by many names', 'pages called by many names'],
+    'self-link': ['page links to itself', 'pages link to themselves'],
+    'twin-links': ['page with two links side by side', 'pages with two links side by side'],
+    'external-new': ['page links to a new host', 'pages link to a new host'],
+    'external-hidden': ['page hides a link out of the site', 'pages hide a link out of the site'],
+    'noscript-only': ['page links in a noscript alone', 'pages link in a noscript alone'],
+    'lost-section': ['page of a lost section', 'pages of a lost section'],
+    'design-apart': ['page outside the design', 'pages outside the design'],
+    'trap-family': ['family without an end', 'families without an end'],
+    'intended-parts': ['page elsewhere than intended', 'pages elsewhere than intended'],
     'robots-unreachable': ['file out of reach', 'files out of reach'],
     'robots-html': ['file of HTML', 'files of HTML'],
     'robots-too-large': ['file too large', 'files too large'],
@@ -373,6 +413,9 @@ const FOLLOWS: { [I in keyof FindingParams | keyof FileParams]: readonly [one: s
     'sitemap-place': ['entry that lies elsewhere', 'entries that lie elsewhere'],
     'sitemap-double': ['address listed again', 'addresses listed again'],
     'sitemap-lastmod': ['date that says nothing', 'dates that say nothing'],
+    'sitemap-values': ['value that nobody takes', 'values that nobody takes'],
+    'sitemap-alternates': ['entry names another page for a language', 'entries name another page for a language'],
+    'host-variants-open': ['form of the host that answers by itself', 'forms of the host that answer by themselves'],
 };
 
 /** Behind the number of pages, or of lines of a file. */

@@ -109,6 +109,35 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
     'sequence-one-way': ({ url, as }) =>
         `Names ${url} as the ${as} page, which does not name it as the ${as === 'next' ? 'previous' : 'next'}.`,
     'sequence-broken': ({ url, gate }) => `Its sequence leads to ${url}, which stops at ${gate}.`,
+    'anchor-empty': ({ url }) => `Has a link to ${url} without words, picture or name.`,
+    'image-without-alt': ({ url }) => `Has a picture as a link to ${url}, and no alt says where it leads.`,
+    'name-only': ({ url, name }) => `Has a link to ${url} without words; it is named “${name}”.`,
+    'anchor-generic': ({ url, anchor }) => `Links to ${url} by “${anchor}”.`,
+    'anchor-url': ({ anchor }) => `Has a link whose words are the address ${anchor}.`,
+    'anchor-long': ({ url, characters, isCard }) =>
+        isCard
+            ? `A whole card is the link to ${url}: ${number(characters)} characters, with a heading among them.`
+            : `Links to ${url} by ${number(characters)} characters.`,
+    'same-words': ({ anchor, url, other, pages }) =>
+        `Links to ${url} by “${anchor}”, which elsewhere leads to ${other}${pages === 2 ? '' : `, and to ${number(pages - 2)} more`}.`,
+    'many-names': ({ names }) => `Links call it by ${number(names)} different texts.`,
+    'self-link': ({ anchor }) => (anchor === '' ? 'Links to itself.' : `Links to itself by “${anchor}”.`),
+    'twin-links': ({ url }) => `Has two links to ${url} side by side.`,
+    'external-new': ({ url, host }) => `Links to ${url}; the survey before had no link to ${host}.`,
+    'external-hidden': ({ url }) => `Has a link to ${url}, out of the site, in markup that is hidden.`,
+    'noscript-only': ({ url }) => `Links to ${url} in a noscript, and nothing else links there.`,
+    'lost-section': ({ folder, urls }) =>
+        `Lies in ${folder}, of which ${counted(urls, 'URL')} are known and links reach none.`,
+    'design-apart': ({ pages }) =>
+        `Has none of the blocks of nearly all other pages, as ${counted(pages - 1, 'other')}.`,
+    'trap-family': ({ pattern, read }) =>
+        `The first of the family ${pattern}, which was closed after ${counted(read, 'page')} because it has no end.`,
+    'intended-parts': ({ as }) =>
+        as === 'not reached'
+            ? 'Is part of the intended structure, and links do not reach it.'
+            : as === 'deeper'
+              ? 'Lies deeper than the intended structure has it.'
+              : 'Is not linked from the page the intended structure has above it.',
 };
 
 const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => string } = {
@@ -141,6 +170,11 @@ const FILE_FINDINGS: { [I in keyof FileParams]: (params: FileParams[I]) => strin
         entries > 1
             ? `Gives all of its ${number(entries)} entries the date ${lastmod}.`
             : `Gives an entry the date “${lastmod}”, which says nothing.`,
+    'sitemap-values': ({ why }) => `${capital(problemWords(why))}.`,
+    'sitemap-alternates': ({ url, code, listed, named }) =>
+        `Names ${listed} for “${code}” of ${url}; the page itself names ${named}.`,
+    'host-variants-open': ({ other, by: how }) =>
+        how === 'door' ? `Answers 200 by itself, as ${other} does.` : `Answers with the pages of ${other}.`,
 };
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -94,6 +94,23 @@ export interface FindingParams {
     'language-differs': { says: string; named: string };
     'sequence-one-way': { url: string; as: 'next' | 'previous' };
     'sequence-broken': { url: string; gate: Gate };
+    'anchor-empty': { url: string };
+    'image-without-alt': { url: string };
+    'name-only': { url: string; name: string };
+    'anchor-generic': { url: string; anchor: string };
+    'anchor-url': { anchor: string };
+    'anchor-long': { url: string; characters: number; isCard: boolean };
+    'same-words': { anchor: string; url: string; other: string; pages: number };
+    'many-names': { names: number };
+    'self-link': { anchor: string };
+    'twin-links': { url: string };
+    'external-new': { url: string; host: string };
+    'external-hidden': { url: string };
+    'noscript-only': { url: string };
+    'lost-section': { folder: string; urls: number };
+    'design-apart': { pages: number };
+    'trap-family': { pattern: string; read: number };
+    'intended-parts': { as: 'not reached' | 'not linked from its parent' | 'deeper' };
 }
 
 /** What is found of a file of the site, and of none of its pages. */
@@ -123,6 +140,11 @@ export interface FileParams {
     'sitemap-place': { url: string };
     'sitemap-double': { url: string; file: string; line: number };
     'sitemap-lastmod': { lastmod: string; entries: number };
+    'sitemap-values': { why: Problem };
+    /** What the sitemap lists for the language, and what the page names. */
+    'sitemap-alternates': { url: string; code: string; listed: string; named: string };
+    /** The form that is meant, and what showed that both answer. */
+    'host-variants-open': { other: string; by: 'door' | 'pages' };
 }
 
 /** How bad something is: wrong, likely to cost something, worth knowing. */
@@ -214,6 +236,23 @@ const FINDING_IDS: Record<keyof FindingParams, true> = {
     'language-differs': true,
     'sequence-one-way': true,
     'sequence-broken': true,
+    'anchor-empty': true,
+    'image-without-alt': true,
+    'name-only': true,
+    'anchor-generic': true,
+    'anchor-url': true,
+    'anchor-long': true,
+    'same-words': true,
+    'many-names': true,
+    'self-link': true,
+    'twin-links': true,
+    'external-new': true,
+    'external-hidden': true,
+    'noscript-only': true,
+    'lost-section': true,
+    'design-apart': true,
+    'trap-family': true,
+    'intended-parts': true,
 };
 
 export function isFindingId(id: string): id is keyof FindingParams {

@@ -196,6 +196,9 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     loop: ({ to }, line) => `Line ${line} leads back to ${to}.`,
     'too-many': () => 'The file lists more than 50,000 addresses; the rest was not read.',
     'too-long': () => 'An address has 2,048 characters or more.',
+    'with-fragment': ({ written }) => `"${written}" names a place on a page; the page was read.`,
+    'odd-values': ({ tag, written, entries }) =>
+        `"${written}" is no ${tag} of the protocol${entries === 1 ? '' : `, and so it is in ${number(entries)} entries`}.`,
 
     certificate: ({ fault, said }) => (fault === 'other' ? `it is not accepted (${said})` : CERTIFICATES[fault]),
     'noindex-ignored': ({ written }) => `A robots meta “${written}”`,

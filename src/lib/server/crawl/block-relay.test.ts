@@ -11,6 +11,7 @@ function link(target: string, line: number, more: Partial<FoundLink> = {}): Foun
         anchor: target,
         name: '',
         rel: '',
+        marks: 1,
         href: `/${target}`,
         line,
         column: 5,

@@ -88,6 +88,7 @@ function contentOf({ region, place, links }: FoundBlock, first: number): string 
             link.anchor,
             link.name,
             link.rel,
+            link.marks,
             link.href,
             link.line - first,
             link.column,

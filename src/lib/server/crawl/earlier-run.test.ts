@@ -4,7 +4,7 @@ import { EarlierRun, filesOfIndex, indexText, isReadSitemap } from './earlier-ru
 import { problem, writeProblems } from '../../core/problems/problem.ts';
 
 function link(target: number | null, kind: ListedLink['kind'] = 'a'): ListedLink {
-    return { kind, target, text: '', fragment: '', anchor: '', name: '', rel: '' };
+    return { kind, target, text: '', fragment: '', anchor: '', name: '', rel: '', marks: 0 };
 }
 
 describe('EarlierRun', () => {

@@ -187,6 +187,8 @@ export function isReadSitemap(file: FileRow): boolean {
 
 /** The files an index names, as kept in its row: one `line URL` in a line. */
 export function filesOfIndex(file: FileRow): { url: string; line: number }[] {
+    // The text of a list are the languages it names.
+    if (file.entries !== null) return [];
     return file.text
         .split('\n')
         .map((text) => /^(\d+) (.+)$/.exec(text))

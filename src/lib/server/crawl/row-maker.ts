@@ -148,6 +148,7 @@ export class RowMaker {
             anchor: link.anchor,
             name: link.name,
             rel: link.rel,
+            marks: link.marks,
         }));
         const first = content.links[0]?.line ?? 0;
         const lines = content.links.map((link) => link.line - first);
@@ -189,6 +190,7 @@ export class RowMaker {
             link.anchor,
             link.name,
             link.rel,
+            // Marks say how it looks, not what it is: without them names are those of earlier versions.
         ]);
         return createHash('sha256')
             .update(JSON.stringify([region, place, content]))

@@ -4,6 +4,7 @@
  */
 import { readAddress } from '../../core/address/address.ts';
 import { isRedirectStatus } from '../../core/gates/gates.ts';
+import { alternatesText } from '../../core/sitemap/alternates.ts';
 import { readSitemap, type SitemapEntry, type SitemapFile } from '../../core/sitemap/read-sitemap.ts';
 import { problem, writeProblems, type Problem } from '../../core/problems/problem.ts';
 import type { FileRow } from '../../core/survey/survey-rows.ts';
@@ -41,6 +42,8 @@ const MAX_FILES = 2_000;
 /** Indexes within one another. */
 const MOST_WITHIN = 5;
 const MAX_REDIRECTS = 5;
+/** Characters in which the languages of entries are kept, of all files together. */
+const MOST_ALTERNATES = 8_000_000;
 export const USUAL_PLACES = ['/sitemap.xml', '/sitemap_index.xml'];
 
 /** A file to be read, and the indexes that lead to it, outermost first. */
@@ -50,6 +53,7 @@ interface Wanted extends SitemapSource {
 
 /** Reads all sitemaps that start from the sources, one after the other. */
 export async function* readSitemaps(sources: SitemapSource[], access: SitemapAccess): AsyncGenerator<ReadSitemapFile> {
+    const room = { left: MOST_ALTERNATES };
     const queue: Wanted[] = sources.map((source) => ({ ...source, within: [] }));
     const seen = new Set<string>();
     for (let at = 0; at < queue.length && !access.stopped(); at++) {
@@ -67,7 +71,7 @@ export async function* readSitemaps(sources: SitemapSource[], access: SitemapAcc
             return;
         }
         seen.add(wanted.url);
-        const found = await readOne(wanted, access);
+        const found = await readOne(wanted, access, room);
         if (!access.stopped()) {
             for (const { url, line } of filesOfIndex(found.row)) {
                 if (wanted.within.length >= MOST_WITHIN) break;
@@ -82,7 +86,7 @@ function emptyRow(url: string): FileRow {
     return { kind: 'sitemap', url, status: null, note: '', entries: null, text: '' };
 }
 
-async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitemapFile> {
+async function readOne(wanted: Wanted, access: SitemapAccess, room: { left: number }): Promise<ReadSitemapFile> {
     const known = await access.stored(wanted.url);
     if (known) return { ...known, answer: null };
     const row = emptyRow(wanted.url);
@@ -111,7 +115,11 @@ async function readOne(wanted: Wanted, access: SitemapAccess): Promise<ReadSitem
     // A file without an entry is told as such, and is no sitemap that was read.
     row.entries = file.entries.length > 0 ? file.entries.length : null;
     row.note = writeProblems(notesOf(file, lastUrl === wanted.url ? '' : lastUrl));
-    if (file.kind !== 'sitemapindex') return { row, entries: file.entries, answer: first };
+    if (file.kind !== 'sitemapindex') {
+        row.text = alternatesText(file.alternates, room.left);
+        room.left -= row.text.length;
+        return { row, entries: file.entries, answer: first };
+    }
     row.entries = null;
     row.text = indexText(file.entries);
     return { row, entries: [], answer: first };

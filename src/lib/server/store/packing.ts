@@ -4,21 +4,25 @@ import { LINK_KINDS } from '../../core/page/links.ts';
 import type { LayoutRow, ListedLink } from '../../core/survey/survey-rows.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
 
-/** Kinds, targets, texts, fragments, anchors, names and rels of the links of a list. */
-type PackedLinks = [number[], (number | null)[], string[], string[], string[], string[], string[]];
+/** Kinds, targets, texts, fragments, anchors, names, rels and marks of the links of a list. */
+type PackedLinks = [number[], (number | null)[], string[], string[], string[], string[], string[], number[]?];
 
 const isTexts = (value: unknown): boolean => Array.isArray(value) && value.every((text) => typeof text === 'string');
 
 /** By hand: a million lists are read when a survey is packed, and a parser copies each. */
 function isPackedLinks(value: unknown): value is PackedLinks {
-    if (!Array.isArray(value) || value.length !== 7) return false;
-    const [kinds, targets, ...texts] = value as unknown[];
+    // Earlier versions kept no marks.
+    if (!Array.isArray(value) || (value.length !== 7 && value.length !== 8)) return false;
+    const [kinds, targets, ...others] = value as unknown[];
+    const [texts, marks] = [others.slice(0, 5), others[5] ?? []];
     return (
         Array.isArray(kinds) &&
         kinds.every((kind) => Number.isInteger(kind) && kind >= 0 && kind < LINK_KINDS.length) &&
         Array.isArray(targets) &&
         targets.every((target) => target === null || Number.isInteger(target)) &&
-        texts.every(isTexts)
+        texts.every(isTexts) &&
+        Array.isArray(marks) &&
+        marks.every((own) => Number.isInteger(own) && own >= 0 && own < 256)
     );
 }
 
@@ -31,6 +35,7 @@ export function packLinks(links: ListedLink[]): Buffer {
         links.map((link) => link.anchor),
         links.map((link) => link.name),
         links.map((link) => link.rel),
+        links.map((link) => link.marks),
     ]);
 }
 
@@ -38,7 +43,7 @@ export function packLinks(links: ListedLink[]): Buffer {
 export function unpackLinks(bytes: Buffer): ListedLink[] {
     const packed = unpackJson(bytes);
     if (!isPackedLinks(packed)) throw new Error('a list of links is stored in no form of ours');
-    const [kinds, targets, texts, fragments, anchors, names, rels] = packed;
+    const [kinds, targets, texts, fragments, anchors, names, rels, marks] = packed;
     return kinds.map((kind, index) => ({
         kind: LINK_KINDS[kind] ?? 'other',
         target: targets[index] ?? null,
@@ -47,6 +52,7 @@ export function unpackLinks(bytes: Buffer): ListedLink[] {
         anchor: anchors[index] ?? '',
         name: names[index] ?? '',
         rel: rels[index] ?? '',
+        marks: marks?.[index] ?? 0,
     }));
 }
 

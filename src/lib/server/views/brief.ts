@@ -4,7 +4,7 @@ import { quoted } from '../../core/sets/tokens.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { appStore, isEnded, notesOf, openPacked } from '../app.ts';
 import { openArea } from '../areas.ts';
-import { baselineOf } from '../current-set.ts';
+import { baselineOf } from '../baseline.ts';
 import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
 import type { Note } from '../store/note-store.ts';

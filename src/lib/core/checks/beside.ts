@@ -1,0 +1,39 @@
+/** What is known of a site beside its survey, as far as checks ask for it. */
+import type { IntendedPage } from '../compare/intended.ts';
+
+/** A family of URLs that was closed while the survey ran. */
+export interface ClosedFamily {
+    pattern: string;
+    /** A member that was read. */
+    example: string;
+    read: number;
+    /** Why it closed, as a word of `core/traps/families.ts`. */
+    reason: string;
+    byHand: boolean;
+}
+
+/** How one of the ways to write the host of the site answered at its door. */
+export interface HostForm {
+    origin: string;
+    /** Of the last answer; null where there was none. */
+    status: number | null;
+    /** Origin at which it ended; empty for none. */
+    lands: string;
+}
+
+export interface Beside {
+    families: readonly ClosedFamily[];
+    intended: readonly IntendedPage[];
+    /** At the last door check; empty where there was none. */
+    hostForms: readonly HostForm[];
+    /** Other hosts that the whole survey before links to; null where there is none. */
+    hostsBefore: ReadonlySet<string> | null;
+}
+
+export const NOTHING_BESIDE: Beside = { families: [], intended: [], hostForms: [], hostsBefore: null };
+
+/** The same text for the same. */
+export function besideText({ families, intended, hostForms, hostsBefore }: Beside): string {
+    const hosts = hostsBefore === null ? null : [...hostsBefore].sort().join(' ');
+    return JSON.stringify([families, intended, hostForms, hosts]);
+}

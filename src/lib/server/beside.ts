@@ -1,0 +1,61 @@
+/** What is known of a site beside a survey of it, for the checks. */
+import { NOTHING_BESIDE, type Beside, type HostForm } from '../core/checks/beside.ts';
+import type { DoorVariant } from '../core/door/door-report.ts';
+import { externalHosts } from '../core/areas/external-hosts.ts';
+import { baselineOf, type Surveys } from './baseline.ts';
+import { askedOnce } from './request-memo.ts';
+import type { Database } from './store/connect.ts';
+import { listKnocks } from './store/door-store.ts';
+import { listIntended } from './store/intended-store.ts';
+import { readProgress } from './store/job-store.ts';
+import type { Survey } from './store/survey-store.ts';
+
+/** Hosts that surveys link to, by survey and revision: small, where the survey is not. */
+const hosts = new Map<string, ReadonlySet<string>>();
+const MOST_KEPT = 50;
+
+async function hostsOf({ open }: Surveys, survey: Survey): Promise<ReadonlySet<string>> {
+    const key = `${survey.id}.${survey.revision}`;
+    const known = hosts.get(key);
+    if (known) return known;
+    const own = new Set(externalHosts(await open(survey, ['core', 'text', 'links'])).map(({ host }) => host));
+    if (hosts.size >= MOST_KEPT) hosts.clear();
+    hosts.set(key, own);
+    return own;
+}
+
+const formOf = ({ origin, hops, lands }: DoorVariant): HostForm => ({
+    origin,
+    status: hops.at(-1)?.status ?? null,
+    lands,
+});
+
+/** How the forms of the host answered when the door was last knocked at; empty where it never was. */
+export async function hostFormsOf(db: Database, siteId: number): Promise<HostForm[]> {
+    const [knock] = await askedOnce(`last knock ${siteId}`, () => listKnocks(db, siteId, 1));
+    return knock?.report.facts.variants.map(formOf) ?? [];
+}
+
+export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside> {
+    const { db } = surveys;
+    const [{ progress }, intended, hostForms, before] = await Promise.all([
+        askedOnce(`progress ${survey.id}`, () => readProgress(db, survey.id)),
+        askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
+        hostFormsOf(db, survey.siteId),
+        baselineOf(db, survey),
+    ]);
+    const families = (progress?.families ?? []).filter(({ state }) => state === 'closed');
+    return {
+        ...NOTHING_BESIDE,
+        families: families.map(({ pattern, example, read, reason, byHand }) => ({
+            pattern,
+            example,
+            read,
+            reason,
+            byHand,
+        })),
+        intended,
+        hostForms,
+        hostsBefore: before === null ? null : await hostsOf(surveys, before),
+    };
+}
