@@ -140,4 +140,23 @@ describe('evidence from elsewhere', () => {
         await waitForText(page, 'photo.bin is no text: it holds NUL bytes. Give a CSV file or plain lines.');
         watched.troubles.length = 0;
     });
+
+    it('takes an access log, and tells where robots spend their visits', async () => {
+        const path = join(folder, 'robots.log');
+        const line = (target: string, status: number): string =>
+            `198.51.100.7 - - [10/Mar/2026:13:55:36 +0000] "GET ${target} HTTP/1.1" ${status} 1 "-" "AnyAgent/5 (compatible; OtterBot/2.1)"`;
+        writeFileSync(path, [line('/', 200), line('/', 304), line('/visit/', 200), line('/nowhere', 404)].join('\n'));
+        await page.goto(`${app.address}/sites/1/1/evidence`);
+        await page.select('#evidence-kind', 'log');
+        const input = (await page.$('#evidence-file'))!.asElement() as ElementHandle<HTMLInputElement>;
+        await input.uploadFile(path);
+        await waitForText(page, 'Which agents are robots?');
+        await clickText(page, 'Add robots.log', 'button');
+        await waitForText(page, 'robots.log');
+        await waitForText(page, 'lists from elsewhere');
+        await page.goto(`${app.address}/sites/1/1/spent`);
+        await waitForText(page, 'Robots spend 75% of 4 requests on what may be indexed');
+        await waitForText(page, 'OtterBot');
+        expect(await numbersAreSets()).toBeGreaterThan(4);
+    });
 });

@@ -194,6 +194,26 @@ describe('Robots', () => {
     });
 });
 
+describe('Spent', () => {
+    it('says that nothing is known without an access log, and where one is given', async () => {
+        await there('spent');
+        expect(await textOf(page, 'h1')).toBe('No access log was given.');
+        expect(await page.$('a[href$="/evidence"]')).not.toBeNull();
+    });
+});
+
+describe('Gates, as another agent', () => {
+    it('judge the same answers again, for an agent that is typed in', async () => {
+        await there('gates');
+        await page.type('#gates-agent', 'Otter');
+        await page.keyboard.press('Enter');
+        await waitForText(page, 'every URL stops where it does for ours');
+        expect(page.url()).toContain('agent=Otter');
+        await clickText(page, 'only ours', 'button');
+        await page.waitForFunction(() => !document.body.innerText.includes('every URL stops where it does'));
+    });
+});
+
 describe('Variants', () => {
     it('name the addresses that are one page, each number a set, with the rule that redirects them', async () => {
         await there('variants');

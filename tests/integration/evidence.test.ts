@@ -21,6 +21,7 @@ import {
     listRevisions,
     loadBadLines,
     loadLists,
+    loadVisits,
 } from '$lib/server/store/evidence-store.ts';
 import { loadRows } from '$lib/server/store/rows-store.ts';
 import { getSurvey, infoOf, resumeSurvey } from '$lib/server/store/survey-store.ts';
@@ -58,7 +59,17 @@ async function read(kind: ListKind, content: string | Buffer, name = 'list.csv')
     const result = await readListFile(file(name, content), kind, CONTEXT, DEFAULT_ROBOT_WORDS);
     return result.ok
         ? result.read
-        : { say: result.say, rows: [], bad: 0, badLines: [], lines: 0, columns: [], notes: [], doubt: '' };
+        : {
+              say: result.say,
+              rows: [],
+              bad: 0,
+              badLines: [],
+              lines: 0,
+              columns: [],
+              notes: [],
+              robots: null,
+              doubt: '',
+          };
 }
 
 describe('tables', () => {
@@ -190,6 +201,44 @@ const SITE = tableSite({
     '/hidden/more': page('More'),
     '/visited': page('Visited'),
     '/robots.txt': 'User-agent: *\nDisallow: /shut\n',
+});
+
+describe('what robots asked for', () => {
+    const line = (path: string, status: number, agent: string): string =>
+        `1.2.3.4 - - [10/Oct/2026:13:55:36 +0200] "GET ${path} HTTP/1.1" ${status} 1 "-" "${agent}"`;
+    const TEXT = [
+        line('/a?utm=1', 200, 'AnyAgent/5 (compatible; OtterBot/2.1)'),
+        line('/a', 304, 'AnyAgent/5 (compatible; OtterBot/3.0)'),
+        line('/gone', 404, 'HeronCrawler/1'),
+        line('/a', 200, 'AnyBrowser/14'),
+    ].join('\n');
+
+    it('is kept with the log, by name and in the spelling of the site, and read back as it was', async () => {
+        const log = await readListFile(file('robots.log', TEXT), 'log', CONTEXT, DEFAULT_ROBOT_WORDS);
+        if (!log.ok) throw new Error(log.say);
+        const survey = await openSurvey(instance, SITE);
+        const { db } = instance.store;
+        expect(await loadVisits(db, survey.id, 1)).toEqual([]);
+        await giveList(db, survey.id, makeList('log', 'robots.log', log.read));
+        const [visits, ...more] = await loadVisits(db, survey.id, 1);
+        expect(more).toEqual([]);
+        const told = Array.from(visits!.robot, (robot, at) => [
+            visits!.robots[robot],
+            visits!.urls[visits!.url[at]!]!.replace(ORIGIN, ''),
+            visits!.fine[at],
+            visits!.redirect[at],
+            visits!.error[at],
+        ]);
+        expect(told.sort()).toEqual([
+            ['HeronCrawler', '/gone', 0, 0, 1],
+            ['OtterBot', '/a', 1, 0, 0],
+            ['OtterBot', '/a?utm=1', 1, 0, 0],
+        ]);
+        expect(visits!.first).toBe(Date.UTC(2026, 9, 10, 11, 55, 36));
+        // A revision before the list had none of it.
+        expect(await loadVisits(db, survey.id, 0)).toEqual([]);
+        await survey.close();
+    });
 });
 
 describe('a survey with evidence', () => {

@@ -232,6 +232,7 @@ describe('lists from elsewhere', () => {
         name: 'links.csv',
         outcome: { columns: [], lines: rows.length, rows: rows.length, bad: 0, notes: [], bare: null },
         badLines: [],
+        robots: null,
         rows,
     });
 

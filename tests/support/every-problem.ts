@@ -169,6 +169,10 @@ export const LATER_FILE_NOTES = {
 
 /** What is wrong with the markup of a page: behind its name. */
 export const MARKUP_NOTES = {
+    'agent-directives': [
+        [{ agent: 'otherbot', says: 'noindex' }, 'says “noindex” to otherbot'],
+        [{ agent: '*', says: '' }, 'says nothing to all agents it does not name'],
+    ],
     titles: [[{ titles: 2 }, 'has 2 title elements']],
     h1s: [[{ h1s: 3 }, 'has 3 h1 elements']],
     'head-closed': [

@@ -3,11 +3,11 @@ import { NOTHING_BESIDE, type Beside, type HostForm } from '../core/checks/besid
 import type { DoorVariant } from '../core/door/door-report.ts';
 import { externalHosts } from '../core/areas/external-hosts.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
+import { progressIn } from './progress.ts';
 import { askedOnce } from './request-memo.ts';
 import type { Database } from './store/connect.ts';
 import { listKnocks } from './store/door-store.ts';
 import { listIntended } from './store/intended-store.ts';
-import { readProgress } from './store/job-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
 /** Hosts that surveys link to, by survey and revision: small, where the survey is not. */
@@ -39,7 +39,7 @@ export async function hostFormsOf(db: Database, siteId: number): Promise<HostFor
 export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside> {
     const { db } = surveys;
     const [{ progress }, intended, hostForms, before] = await Promise.all([
-        askedOnce(`progress ${survey.id}`, () => readProgress(db, survey.id)),
+        progressIn(db, survey.id),
         askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
         hostFormsOf(db, survey.siteId),
         baselineOf(db, survey),

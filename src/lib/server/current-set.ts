@@ -1,4 +1,5 @@
 /** The set, the order and the columns that the parameters of an address name, told for a survey. */
+import { askedByRobots } from '../core/areas/spent.ts';
 import { pagesFound } from '../core/checks/pages-found.ts';
 import { siteView } from '../core/checks/site-findings.ts';
 import { NO_GOALS } from '../wire/goals.ts';
@@ -17,8 +18,10 @@ import { seeks, surveysIn, walkSet, type SetExpression } from '../core/sets/set-
 import { appStore, openPacked } from './app.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
 import { besideOf } from './beside.ts';
+import { robotsTexts } from './received-files.ts';
 import { askedOnce } from './request-memo.ts';
 import { checkSettingsIn } from './site-checks.ts';
+import { loadVisits } from './store/evidence-store.ts';
 import { listIntended } from './store/intended-store.ts';
 import { listPriorities, listSavedSets, type SavedSet } from './store/set-store.ts';
 import { findSurvey, type Survey } from './store/survey-store.ts';
@@ -112,6 +115,7 @@ async function contextFor(
 ): Promise<SetContext> {
     const others = new Map<number, PackedSurvey>();
     let baseline: PackedSurvey | undefined;
+    let asksRobots = false;
     for (const set of sets) {
         const parts = partsFor(set, packed);
         for (const part of parts) if (!packed.has(part)) await open(survey, [part]);
@@ -121,20 +125,30 @@ async function contextFor(
         }
         let comparesWith = false;
         walkSet(set, (part) => {
-            if (part.kind === 'flag' && (part.name === 'new' || part.name === 'gone')) comparesWith = true;
+            if (part.kind !== 'flag') return;
+            if (part.name === 'new' || part.name === 'gone') comparesWith = true;
+            if (part.name === 'asked for by robots') asksRobots = true;
         });
         if (comparesWith && !baseline) {
             const earlier = await baselineOf(db, survey);
             if (earlier) baseline = await open(earlier, ['core', 'text']);
         }
     }
+    const logs = asksRobots ? await loadVisits(db, survey.id, survey.revision) : [];
     return {
+        asked: logs.length === 0 ? undefined : askedByRobots(packed, logs),
         survey: packed,
         surveys: (number) => others.get(number),
         baseline,
         saved,
-        ...(sets.some(seeksFindings) ? { finds: await finderOf({ db, open }, survey, packed) } : {}),
+        ...(sets.some(seeksFindings) ? { finds: await finderOf({ db, open }, survey, packed, sets) } : {}),
     };
+}
+
+function judgesAgents(set: SetExpression): boolean {
+    let isSo = false;
+    walkSet(set, (part) => (isSo ||= part.kind === 'agent'));
+    return isSo;
 }
 
 function seeksFindings(set: SetExpression): boolean {
@@ -144,17 +158,27 @@ function seeksFindings(set: SetExpression): boolean {
 }
 
 /** What the checks find, by what the site says of them; in another survey no page has a priority, and nothing is known beside it. */
-async function finderOf(surveys: Surveys, survey: Survey, packed: PackedSurvey): Promise<SetContext['finds']> {
+async function finderOf(
+    surveys: Surveys,
+    survey: Survey,
+    packed: PackedSurvey,
+    sets: readonly SetExpression[],
+): Promise<SetContext['finds']> {
     const { db } = surveys;
-    const [site, settings, beside] = await Promise.all([
+    const [site, settings, beside, robots] = await Promise.all([
         getSite(db, survey.siteId),
         checkSettingsIn(db, survey.siteId),
         besideOf(surveys, survey),
+        // Only another agent needs the rules again.
+        sets.some(judgesAgents) ? robotsTexts(db, survey.id) : [],
     ]);
     const goals = site?.depthGoals ?? NO_GOALS;
     return (of, sought, said) => {
         const priority = Uint8Array.from(said ?? new Uint8Array(of.count));
-        return pagesFound(siteView(of, { goals, priority, settings, ...(of === packed && { beside }) }), sought);
+        return pagesFound(
+            siteView(of, { goals, priority, settings, ...(of === packed && { beside, robots }) }),
+            sought,
+        );
     };
 }
 

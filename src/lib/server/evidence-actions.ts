@@ -194,6 +194,13 @@ export async function givenEvidence(survey: Survey): Promise<Set<Evidence>> {
     return new Set(heads.filter(({ revision }) => revision <= survey.revision).map((item) => item.kind));
 }
 
+/** Access logs that a survey had at its revision. */
+export async function givenLogs(survey: Survey): Promise<number> {
+    const heads = await listHeads(survey);
+    return heads.filter(({ kind, revision, outcome }) => kind === 'log' && revision <= survey.revision && !outcome.bare)
+        .length;
+}
+
 /** Lines of a list that could not be read. */
 export function badLinesOf(survey: Survey, listId: number): Promise<BadLineRow[]> {
     return Number.isInteger(listId) ? loadBadLines(appStore().db, survey.id, listId) : Promise.resolve([]);

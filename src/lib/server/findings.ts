@@ -1,16 +1,14 @@
 /** What the register needs to find: a survey with all its parts, and what the site says of its pages and of the checks. */
-import type { CheckView, RobotsText } from '../core/checks/check.ts';
+import type { CheckView } from '../core/checks/check.ts';
 import { siteView } from '../core/checks/site-findings.ts';
-import { readProblems } from '../core/problems/problem.ts';
 import type { Part } from '../core/columns/column.ts';
 import { appStore, openPacked } from './app.ts';
 import type { Surveys } from './baseline.ts';
 import { besideOf } from './beside.ts';
 import { evaluateIn, evaluateLine } from './current-set.ts';
+import { filesOf, NO_FILES } from './received-files.ts';
 import type { RequestContext } from './request-context.ts';
 import { checkSettingsIn } from './site-checks.ts';
-import type { Database } from './store/connect.ts';
-import { RowReader } from './store/row-reader.ts';
 import { getSite } from './store/site-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
@@ -42,25 +40,4 @@ export async function checkViewIn(surveys: Surveys, survey: Survey): Promise<Che
         besideOf(surveys, survey),
     ]);
     return siteView(packed, { goals: site.depthGoals, priority, settings, beside, ...files });
-}
-
-type Files = Pick<CheckView, 'robots' | 'listed'>;
-const NO_FILES: Files = { robots: [], listed: [] };
-
-/** The files of a survey whose texts checks look at, in the order in which they were asked for. */
-async function filesOf(db: Database, surveyId: number): Promise<Files> {
-    const files = await new RowReader(db, surveyId).files();
-    return {
-        robots: files
-            .filter(({ kind }) => kind === 'robots')
-            .map(({ url, status, note, text }) => ({ url, status, problems: readProblems(note), text })),
-        listed: files
-            .filter(({ kind, entries, text }) => kind === 'sitemap' && entries !== null && text !== '')
-            .map(({ url, text }) => ({ url, text })),
-    };
-}
-
-/** The robots.txt files of a survey with their texts. */
-export async function robotsTexts(db: Database, surveyId: number): Promise<readonly RobotsText[]> {
-    return (await filesOf(db, surveyId)).robots;
 }

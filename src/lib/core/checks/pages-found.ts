@@ -1,4 +1,5 @@
 /** Of which pages something is found: what a set asks for. */
+import { judgedAs } from '../areas/as-agent.ts';
 import { Bits } from '../sets/bits.ts';
 import type { Sought } from '../sets/set-expression.ts';
 import { SEVERITIES, type CheckView } from './check.ts';
@@ -13,6 +14,7 @@ import { CHECKS } from './register.ts';
  */
 export function pagesFound(view: CheckView, sought: Sought): Bits {
     const { survey } = view;
+    if (sought.kind === 'agent') return differingFor(view, sought.token);
     const all = foundOf(view);
     const isMeant = meant(all, sought);
     const pages = new Bits(survey.count);
@@ -21,8 +23,17 @@ export function pagesFound(view: CheckView, sought: Sought): Bits {
     return pages;
 }
 
+/** URLs that another agent is stopped at elsewhere, or nowhere. O(URLs · rules) */
+function differingFor({ survey, robots }: CheckView, token: string): Bits {
+    const { gate } = judgedAs(survey, robots, token);
+    const ours = survey.numbers('gate');
+    const differing = new Bits(survey.count);
+    for (let node = 0; node < survey.count; node++) if (gate[node] !== ours[node]) differing.add(node);
+    return differing;
+}
+
 /** Which rows are asked for. */
-function meant(found: Found, sought: Sought): (row: number) => boolean {
+function meant(found: Found, sought: Exclude<Sought, { kind: 'agent' }>): (row: number) => boolean {
     const keyOf = (row: number): string => found.causes[found.cause[row]!]!.key;
     const idOf = (row: number): string => CHECKS[found.check[row]!]!.id;
     const isOpen = (row: number): boolean => found.accepted[row] === 0;

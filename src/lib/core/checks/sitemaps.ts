@@ -348,6 +348,7 @@ export const SITEMAP_CHECKS: readonly Check[] = [
         example: 'sitemap: `hreflang="fr" href="/fr/frais"`; the page: `hreflang="fr" href="/fr/tarifs"`',
         ofFiles: (view) => {
             const { survey } = view;
+            if (view.listed.length === 0) return [];
             const alternates = alternatesOf(survey);
             return view.listed.flatMap(({ url: file, text }) => {
                 const found: ToldOfFile<{ url: string; code: string; listed: string; named: string }>[] = [];

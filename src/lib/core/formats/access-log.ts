@@ -21,6 +21,18 @@ export interface LogTarget {
     lastSeen: number;
 }
 
+/** What one robot asked for, and how it was answered: counts of requests. */
+export interface LogVisit {
+    /** As the agent field has it. */
+    agent: string;
+    host: string;
+    target: string;
+    /** 2xx and 304; other 3xx; 4xx and 5xx. */
+    fine: number;
+    redirect: number;
+    error: number;
+}
+
 export interface LogCounts {
     lines: number;
     /** GET with 200. */
@@ -49,6 +61,8 @@ export interface AccessLogOptions {
     onGood?: () => void;
     /** Distinct targets beyond this are not kept; reading says so. */
     mostTargets?: number;
+    /** Pairs of a robot and what it asked for, beyond which requests are counted alone. */
+    mostVisits?: number;
 }
 
 /** A line longer than this is no line of a log. */
@@ -75,10 +89,17 @@ export class AccessLogReader {
     };
     /** More distinct targets than are kept were met. */
     overflowed = false;
+    /** First and last request of a robot, and those that are not kept. */
+    readonly robots = { first: Infinity, last: -Infinity, left: 0 };
     readonly #options: AccessLogOptions;
     readonly #most: number;
     readonly #targets = new ByteTable();
     readonly #agents = new ByteTable();
+    /** What robots asked for, whatever the answer; and each pair of a robot and a target, with its counts by answer. */
+    readonly #asked = new ByteTable();
+    readonly #visits = new Map<number, number>();
+    #visitCounts = new Float64Array(3 * 1024);
+    readonly #mostVisits: number;
     /** By agent number: 0 not asked yet, 1 people, 2 robot. */
     #kindOf = new Uint8Array(1024);
     #hits = new Float64Array(1024);
@@ -95,6 +116,7 @@ export class AccessLogReader {
     constructor(options: AccessLogOptions) {
         this.#options = options;
         this.#most = options.mostTargets ?? 2_000_000;
+        this.#mostVisits = options.mostVisits ?? 1_000_000;
     }
 
     /** Reads a piece of the file; the pieces may end anywhere. */
@@ -218,6 +240,11 @@ export class AccessLogReader {
         if (moment > this.counts.last) this.counts.last = moment;
         const isGet =
             afterMethod === quote + 4 && from[quote + 1] === 71 && from[quote + 2] === 69 && from[quote + 3] === 84;
+        const agent = this.#agentOf(from, status + 3, end);
+        const isRobot = agent !== -1 && this.#isRobot(agent);
+        if (isRobot && (isGet || isHead(from, quote + 1, afterMethod))) {
+            this.#visit(agent, from, start, open, afterMethod + 1, afterTarget, answerOf(from, status), moment);
+        }
         if (!isGet) {
             this.counts.otherMethod++;
             return;
@@ -229,13 +256,13 @@ export class AccessLogReader {
         this.counts.counted++;
         const target = this.#target(from, start, open, afterMethod + 1, afterTarget);
         if (target === -1) return;
-        if (this.#isRobot(from, status + 3, end)) this.#robotHits[target]!++;
+        if (isRobot) this.#robotHits[target]!++;
         else this.#hits[target]!++;
         if (moment > this.#lastSeen[target]!) this.#lastSeen[target] = moment;
     }
 
-    /** Number of "host target"; -1 where no more are kept. */
-    #target(from: Uint8Array, start: number, open: number, targetStart: number, targetEnd: number): number {
+    /** Puts "host target" into the key. @returns its length */
+    #hostAndTarget(from: Uint8Array, start: number, open: number, targetStart: number, targetEnd: number): number {
         // host ident user [: three words; with a virtual host before them, four.
         let spaces = 0;
         let first = -1;
@@ -250,6 +277,13 @@ export class AccessLogReader {
         if (spaces === 4 && first !== -1) for (let at = start; at < first; at++) key[length++] = from[at]!;
         key[length++] = SPACE;
         for (let at = targetStart; at < targetEnd; at++) key[length++] = from[at]!;
+        return length;
+    }
+
+    /** Number of "host target"; -1 where no more are kept. */
+    #target(from: Uint8Array, start: number, open: number, targetStart: number, targetEnd: number): number {
+        const key = this.#key;
+        const length = this.#hostAndTarget(from, start, open, targetStart, targetEnd);
         if (this.#targets.size >= this.#most) {
             this.overflowed = true;
             return -1;
@@ -270,15 +304,67 @@ export class AccessLogReader {
         this.#lastSeen = double(this.#lastSeen);
     }
 
-    /** The agent is the last piece in quotes; a common log has none, and nothing is said of who asked. */
-    #isRobot(from: Uint8Array, start: number, end: number): boolean {
+    /** Counts a request of a robot by what it asked for and how it was answered. */
+    #visit(
+        agent: number,
+        from: Uint8Array,
+        start: number,
+        open: number,
+        targetStart: number,
+        targetEnd: number,
+        answer: number,
+        moment: number,
+    ): void {
+        const { robots } = this;
+        if (moment < robots.first) robots.first = moment;
+        if (moment > robots.last) robots.last = moment;
+        const length = this.#hostAndTarget(from, start, open, targetStart, targetEnd);
+        if (this.#visits.size >= this.#mostVisits) {
+            robots.left++;
+            return;
+        }
+        const key = agent * 2 ** 26 + this.#asked.number(this.#key, 0, length);
+        let place = this.#visits.get(key);
+        if (place === undefined) {
+            place = this.#visits.size;
+            this.#visits.set(key, place);
+            if (place * 3 + 3 > this.#visitCounts.length) {
+                const grown = new Float64Array(this.#visitCounts.length * 2);
+                grown.set(this.#visitCounts);
+                this.#visitCounts = grown;
+            }
+        }
+        this.#visitCounts[place * 3 + answer]!++;
+    }
+
+    /** What robots asked for, in the order of first sight. */
+    *visits(): Generator<LogVisit> {
+        for (const [key, place] of this.#visits) {
+            const bytes = this.#asked.bytesOf(key % 2 ** 26);
+            const space = bytes.indexOf(SPACE);
+            yield {
+                agent: undoEscapes(decoder.decode(this.#agents.bytesOf(Math.floor(key / 2 ** 26)))),
+                host: decoder.decode(bytes.subarray(0, space)),
+                target: undoEscapes(decoder.decode(bytes.subarray(space + 1))),
+                fine: this.#visitCounts[place * 3]!,
+                redirect: this.#visitCounts[place * 3 + 1]!,
+                error: this.#visitCounts[place * 3 + 2]!,
+            };
+        }
+    }
+
+    /** The agent is the last piece in quotes; a common log has none, and nothing is said of who asked: -1. */
+    #agentOf(from: Uint8Array, start: number, end: number): number {
         const referrer = find(from, QUOTE, start, end);
-        if (referrer === -1) return false;
+        if (referrer === -1) return -1;
         const referrerEnd = closingQuote(from, referrer + 1, end);
         const agent = referrerEnd === -1 ? -1 : find(from, QUOTE, referrerEnd + 1, end);
-        if (agent === -1) return false;
+        if (agent === -1) return -1;
         const agentEnd = closingQuote(from, agent + 1, end);
-        const number = this.#agents.number(from, agent + 1, agentEnd === -1 ? end : agentEnd);
+        return this.#agents.number(from, agent + 1, agentEnd === -1 ? end : agentEnd);
+    }
+
+    #isRobot(number: number): boolean {
         if (number >= this.#kindOf.length) {
             const grown = new Uint8Array(this.#kindOf.length * 2);
             grown.set(this.#kindOf);
@@ -328,6 +414,25 @@ function readMoment(stamp: Uint8Array): number {
     if (d < 1 || d > 31 || h > 23 || m > 59 || s > 60) return NaN;
     const zone = (Number(zoneHour) * 60 + Number(zoneMinute)) * (sign === '-' ? -1 : 1);
     return Date.UTC(Number(year), month / 3, d, h, m, s) - zone * 60_000;
+}
+
+/** Place of an answer in `ANSWERS`: what was not changed since is as good as what was sent. */
+function answerOf(from: Uint8Array, at: number): number {
+    const hundreds = from[at]! - 48;
+    if (hundreds >= 4) return 2;
+    const isUnchanged = from[at + 1] === 48 && from[at + 2] === 52;
+    return hundreds === 3 && !isUnchanged ? 1 : 0;
+}
+
+/** `HEAD`, or something else. */
+function isHead(from: Uint8Array, start: number, end: number): boolean {
+    return (
+        end - start === 4 &&
+        from[start] === 72 &&
+        from[start + 1] === 69 &&
+        from[start + 2] === 65 &&
+        from[start + 3] === 68
+    );
 }
 
 function isDigit(byte: number | undefined): boolean {

@@ -69,10 +69,10 @@ describe('the markup of a document', () => {
     });
 
     it('asks of headers what is said to our agent alone', () => {
-        expect(codes('<p>', { xRobotsTag: ['otherbot: no-index', 'noindex'] })).toEqual([]);
-        expect(read('<p>', { xRobotsTag: ['edgemap: no-index'] })).toEqual([
-            { code: 'directive-unknown', params: { token: 'no-index' } },
-        ]);
+        const unknown = (xRobotsTag: string[]) =>
+            read('<p>', { xRobotsTag }).filter(({ code }) => code === 'directive-unknown');
+        expect(unknown(['otherbot: no-index', 'noindex'])).toEqual([]);
+        expect(unknown(['edgemap: no-index'])).toEqual([{ code: 'directive-unknown', params: { token: 'no-index' } }]);
     });
 
     it('says which structured data cannot be read, and which has no type', () => {

@@ -3,6 +3,7 @@
  * cannot be read. Kept with the page as problems, of which the register of checks tells (`core/checks/markup.ts`).
  */
 import { problem, type Problem } from '../problems/problem.ts';
+import { agentDirectives, isAgentMeta } from './agent-directives.ts';
 import { tokensForAgent, tokensOf, type RobotsMeta } from './directives.ts';
 import type { Heading, StructuredData } from './document-facts.ts';
 import { attributeOf, type LeanElement } from './lean-tree.ts';
@@ -70,6 +71,8 @@ export class MarkupFinder {
     #firstInBody: LeanElement | null = null;
     /** What belongs into the head, and stands in the body. */
     readonly #misplaced: LeanElement[] = [];
+    /** Metas of the head that speak to robots, whatever their name. */
+    readonly #toAgents: RobotsMeta[] = [];
 
     /**
      * @param text the document as it was parsed
@@ -87,10 +90,17 @@ export class MarkupFinder {
         if (this.#firstInBody === null && element.parent?.tag === 'body' && element.parent.isHtml) {
             this.#firstInBody = element;
         }
+        if (element.isHtml && element.tag === 'meta') this.#agentMeta(element);
         if (!element.isHtml || !isOfHead(element)) return;
         if (!this.#isInHead(element)) {
             if (this.#misplaced.length < MOST_MISPLACED) this.#misplaced.push(element);
         } else if (element.tag === 'title') this.#titles++;
+    }
+
+    #agentMeta(element: LeanElement): void {
+        const [name, content] = [nameOf(element), foldSpace(attributeOf(element, 'content') ?? '')];
+        if (name !== 'robots' && !isAgentMeta(name, content)) return;
+        if (this.#toAgents.length < MOST_MISPLACED && this.#isInHead(element)) this.#toAgents.push({ name, content });
     }
 
     /** In a fixed order of kinds, each kind in the order of the document. */
@@ -116,6 +126,7 @@ export class MarkupFinder {
                 .map(({ href, line }) => problem('canonical-fragment', { written: href }, line))
                 .slice(0, MOST_OF_A_KIND),
             ...[...metaTokens, ...headerTokens].slice(0, MOST_OF_A_KIND),
+            ...agentDirectives(this.#toAgents, xRobotsTag),
             ...structured
                 .filter(({ error }) => error !== '')
                 .map(({ isUntyped, error, line }) =>

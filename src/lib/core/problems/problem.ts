@@ -160,6 +160,8 @@ export interface ProblemParams {
     h1s: { h1s: number };
     /** Something that belongs into the body ended the head; `lost`: the first element that landed behind it. */
     'head-closed': { tag: string; lost: string };
+    /** What a page says to an agent by its name, or to all others (`*`); no fault. */
+    'agent-directives': { agent: string; says: string };
     'robots-in-body': { says: string };
     'canonical-in-body': { written: string };
     'canonical-unreadable': { written: string };
@@ -347,6 +349,7 @@ const CODES: Record<ProblemCode, true> = {
     titles: true,
     h1s: true,
     'head-closed': true,
+    'agent-directives': true,
     'robots-in-body': true,
     'canonical-in-body': true,
     'canonical-unreadable': true,

@@ -134,6 +134,7 @@ function everything(expected: Expected, context: CompletionContext, fields: Fiel
                     option(`has ${severity}`, `Pages of which some check finds a ${severity}.`),
                 ),
                 option('accepted', 'Pages of which what is found is accepted: by one check, or with one cause.'),
+                option('differs for agent', 'URLs that stop elsewhere, or nowhere, for another agent.'),
                 option('cause', 'What one edit would mend, by the key of its cause.'),
                 option('in survey', 'A set of another survey of this site.'),
                 option('set', 'A saved set.'),
@@ -200,6 +201,7 @@ function valuesOf(field: Extract<Expected, { kind: 'value' }>['field'], context:
             ];
         // The keys of causes are many, and made by whoever finds: they come from the views that show them.
         case 'cause':
+        case 'agent':
             return [];
         case 'saved':
             return context.saved.map((name) => option(quoted(name, true)));

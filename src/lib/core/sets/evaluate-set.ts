@@ -37,6 +37,8 @@ export interface SetContext extends Overlays {
     finds?: (survey: PackedSurvey, sought: Sought, priority: SetContext['priority']) => Bits;
     /** The structure that is intended for the site; left out where nothing says so. */
     intended?: readonly IntendedPage[] | undefined;
+    /** 1 for each URL that a robot asked for; left out where no access log tells it. */
+    asked?: Uint8Array | undefined;
 }
 
 /** A set that cannot be told: it speaks of something that is not there. Worded for the user. */
@@ -84,6 +86,7 @@ export function evaluateSet(set: SetExpression, context: SetContext, within: rea
         case 'found':
         case 'cause':
         case 'accepted':
+        case 'agent':
             if (!context.finds) throw new SetUnknown('What the checks find cannot be told here.');
             return context.finds(survey, set, context.priority);
         case 'number':
@@ -156,7 +159,7 @@ export function evaluateSet(set: SetExpression, context: SetContext, within: rea
             const other = context.surveys?.(set.number);
             if (!other) throw new SetUnknown(`There is no survey ${set.number} of this site.`);
             return carried(
-                evaluateSet(set.of, { ...context, survey: other, priority: undefined }, within),
+                evaluateSet(set.of, { ...context, survey: other, priority: undefined, asked: undefined }, within),
                 other,
                 survey,
             );
@@ -334,6 +337,11 @@ function flagged(name: string, context: SetContext): Bits {
         return outer === 'overfed' ? of(overfed) : of([...starved, ...overfed]);
     }
     if (INTENDED_PARTING[outer] !== undefined) return intendedPages(context, INTENDED_PARTING[outer]);
+    if (outer === 'asked for by robots') {
+        const { asked } = context;
+        if (!asked) throw new SetUnknown('No access log of this survey tells what robots asked for.');
+        return filled(survey.count, (node) => asked[node] === 1);
+    }
     const { baseline } = context;
     if (!baseline) throw new SetUnknown(`There is no earlier survey that "${outer}" could compare with.`);
     if (outer === 'new') return carried(Bits.all(baseline.count), baseline, survey).not();

@@ -67,6 +67,7 @@ export const OUTER_FLAGS = [
     { name: 'intended', what: 'The intended structure names it.' },
     { name: 'intended but not reached', what: 'Named by the intended structure, and links do not reach it.' },
     { name: 'intended but not linked', what: 'The page it is intended to lie below does not link to it.' },
+    { name: 'asked for by robots', what: 'A robot asked for it and was answered, by an access log of the survey.' },
     { name: 'intended but deeper', what: 'Deeper than the intended structure has it.' },
 ] as const;
 export type OuterFlag = (typeof OUTER_FLAGS)[number]['name'];

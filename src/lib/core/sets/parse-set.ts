@@ -35,7 +35,8 @@ export type Expected =
               | 'number'
               | 'check'
               | 'cause'
-              | 'accepted';
+              | 'accepted'
+              | 'agent';
       }
     | { kind: 'open' }
     | { kind: 'join'; narrows: boolean; isOpen: boolean };
@@ -68,7 +69,7 @@ interface Name {
         | { kind: 'field'; field: Field }
         | { kind: 'relation'; name: (typeof RELATIONS)[number] }
         | { kind: 'found'; severity: Severity }
-        | { kind: 'finding' | 'cause' | 'accepted' }
+        | { kind: 'finding' | 'cause' | 'accepted' | 'agent' }
         | { kind: 'known' | 'within' | 'survey' | 'saved' | ListWord | 'held' | 'all' };
 }
 
@@ -88,6 +89,7 @@ function namesFor(fields: readonly Field[]): Name[] {
         { words: ['has', 'finding'], of: { kind: 'finding' } },
         { words: ['cause'], of: { kind: 'cause' } },
         { words: ['accepted'], of: { kind: 'accepted' } },
+        { words: ['differs', 'for', 'agent'], of: { kind: 'agent' } },
         ...SEVERITIES.map((severity): Name => ({ words: ['has', severity], of: { kind: 'found', severity } })),
         { words: ['all'], of: { kind: 'all' } },
     ];
@@ -215,6 +217,8 @@ class Parser {
                 return { kind: 'cause', key: this.#value('cause', 'the key of a cause') };
             case 'accepted':
                 return { kind: 'accepted', what: this.#value('accepted', 'the id of a check or the key of a cause') };
+            case 'agent':
+                return { kind: 'agent', token: this.#value('agent', 'the product token of an agent').toLowerCase() };
             case 'saved':
                 return { kind: 'saved', name: this.#value('saved', 'the name of a saved set') };
             case 'survey': {

@@ -26,6 +26,8 @@ export function printSet(set: SetExpression, fields: readonly Field[] = fieldsOf
                 return `has finding ${quoted(of.check, true)}${of.cause === null ? '' : ` of ${quoted(of.cause, true)}`}`;
             case 'cause':
                 return `cause ${quoted(of.key, true)}`;
+            case 'agent':
+                return `differs for agent ${quoted(of.token, true)}`;
             case 'accepted':
                 return `accepted ${quoted(of.what, true)}`;
             case 'found':

@@ -41,6 +41,8 @@ export type SetExpression =
     | { kind: 'cause'; key: string }
     /** Found, and accepted: by one check, or with one cause. */
     | { kind: 'accepted'; what: string }
+    /** Stops elsewhere, or nowhere, for another agent: by its product token. */
+    | { kind: 'agent'; token: string }
     | { kind: 'number'; field: string; test: Comparison; value: number }
     | { kind: 'range'; field: string; from: number; to: number }
     | { kind: 'text'; field: string; test: TextTest; value: string }
@@ -59,10 +61,10 @@ export type SetExpression =
 /** A check that finds something of pages or links. */
 export type FindingId = keyof FindingParams;
 
-/** What is found: by one check, of one severity, of one cause, or accepted. */
-export type Sought = Extract<SetExpression, { kind: 'finding' | 'found' | 'cause' | 'accepted' }>;
+/** What is found: by one check, of one severity, of one cause, accepted, or otherwise for another agent. */
+export type Sought = Extract<SetExpression, { kind: 'finding' | 'found' | 'cause' | 'accepted' | 'agent' }>;
 
-const SEEKING: readonly string[] = ['finding', 'found', 'cause', 'accepted'] satisfies Sought['kind'][];
+const SEEKING: readonly string[] = ['finding', 'found', 'cause', 'accepted', 'agent'] satisfies Sought['kind'][];
 
 /** True for what only the checks can tell. */
 export function seeks(set: SetExpression): set is Sought {

@@ -69,6 +69,7 @@ export const AREAS: readonly Area[] = [
             view('canonicals', 'Canonicals'),
             view('variants', 'Variants'),
             view('languages', 'Languages'),
+            view('spent', 'Spent'),
             view('checks', 'Checks'),
         ],
     },

@@ -4,6 +4,7 @@ import type { CheckView } from '../checks/check.ts';
 import { GATES, type Gate } from '../gates/gates.ts';
 import { once } from '../kept.ts';
 import type { Bits } from '../sets/bits.ts';
+import { asAgentView, type AsAgentView } from './as-agent.ts';
 import { contradictions, type Contradiction } from './contradictions.ts';
 
 export interface GateRow {
@@ -21,10 +22,15 @@ export interface GatesView {
     inSet: Pick<PageCounts, 'known' | 'indexable' | 'pages'> | null;
     rows: GateRow[];
     contradictions: Contradiction[];
+    asAgent: AsAgentView;
 }
 
-/** Needs all parts. @param within the current set; null for all pages */
-export function gatesView(view: CheckView, within: Bits | null): GatesView {
+/**
+ * Needs all parts.
+ * @param within the current set; null for all pages
+ * @param asked product token it is judged for as well, empty for none; and our own
+ */
+export function gatesView(view: CheckView, within: Bits | null, asked: { agent: string; token: string }): GatesView {
     const { survey } = view;
     const { known, indexable, byGate, gateUnknown } = once(survey, 'page counts', [], () => countPages(survey));
     const ofSet = within && countPages(survey, within);
@@ -53,5 +59,6 @@ export function gatesView(view: CheckView, within: Bits | null): GatesView {
             listed: listed[at]!,
         })),
         contradictions: contradictions(view),
+        asAgent: asAgentView(survey, view.robots, asked),
     };
 }

@@ -405,7 +405,7 @@ describe('the view models of Causes and Checks', () => {
 });
 
 describe('the view model of Gates', () => {
-    const view = gatesView(checkView(survey), null);
+    const view = gatesView(checkView(survey), null, { agent: '', token: 'edgemap' });
 
     it('tells of each gate what stops there, all of it, and what of it is listed', () => {
         for (const { gate, urls, listed } of view.rows) {
@@ -414,6 +414,29 @@ describe('the view model of Gates', () => {
         }
         const all = view.rows.reduce((sum, { urls }) => sum + urls, 0);
         expect(all + view.counts.indexable + view.counts.gateUnknown).toBe(survey.count);
+    });
+
+    it('quotes an alternate that stops with the reason, and a closed page that has a priority', () => {
+        const site = new Site()
+            .known('/', 'manual')
+            .page('/', [{ to: '/fr/old', kind: 'hreflang', name: 'fr' }, { to: '/shut' }, { to: '/closed' }])
+            .page('/fr/old', [], { status: 410, words: null });
+        for (const path of ['/shut', '/closed']) {
+            site.page(path, [], {
+                status: null,
+                notRead: 'robots',
+                robotsAllowed: false,
+                robotsRule: rule(`Disallow: ${path}`, `${ORIGIN}/robots.txt`, 2),
+            });
+        }
+        const packed = packSurvey(site.measure()).survey;
+        const priority = new Uint8Array(packed.count);
+        priority[packed.nodeOf(`${ORIGIN}/shut`)] = 2;
+        const found = contradictions(checkView(packed, { priority }));
+        expect(found.map(({ kind, pages, says }) => [kind, pages, says[0].text, says[1].text])).toEqual([
+            ['alternate-stopped', 1, `<link rel="alternate" hreflang="fr" href="${ORIGIN}/fr/old">`, 'status 410'],
+            ['closed-wanted', 1, 'It has a priority.', 'Disallow: /shut'],
+        ]);
     });
 
     it('quotes both sources of what cannot both be meant, and leaves alone what can', () => {

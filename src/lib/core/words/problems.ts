@@ -208,6 +208,8 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     h1s: ({ h1s }) => `has ${number(h1s)} h1 elements`,
     'head-closed': ({ tag, lost }) =>
         `a ${tag} element ends its head early: the ${lost} behind it stands in the body, where it does not count`,
+    'agent-directives': ({ agent, says }) =>
+        `says ${says === '' ? 'nothing' : `“${says}”`} to ${agent === '*' ? 'all agents it does not name' : agent}`,
     'robots-in-body': ({ says }) => `says “${says}” in a robots meta in the body, where it does not count`,
     'canonical-in-body': ({ written }) => `names its canonical ${written} in the body, where it does not count`,
     'canonical-unreadable': ({ written }) => `names its canonical as “${written}”, which is no address on the web`,

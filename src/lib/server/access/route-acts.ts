@@ -35,6 +35,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/canonicals`]: SEE,
     [`${VIEW}/variants`]: SEE,
     [`${VIEW}/languages`]: SEE,
+    [`${VIEW}/spent`]: SEE,
     [`${VIEW}/causes`]: SEE,
     [`${VIEW}/checks`]: SEE,
     [`${VIEW}/gates`]: SEE,

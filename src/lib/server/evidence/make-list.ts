@@ -18,13 +18,14 @@ export function listContext(settings: SurveySettings): ListContext & { isInterna
 }
 
 export function makeList(kind: ListKind, name: string, read: ReadList): NewList {
-    const { columns, lines, bad, notes, rows, badLines } = read;
+    const { columns, lines, bad, notes, rows, badLines, robots } = read;
     return {
         kind,
         name,
         outcome: { columns, lines, rows: rows.length, bad, notes, bare: null },
         badLines,
         rows,
+        robots,
     };
 }
 
@@ -36,5 +37,6 @@ export function bareCount(kind: ListKind, name: string, count: number, day: stri
         outcome: { columns: [], lines: 0, rows: 0, bad: 0, notes: [], bare: { count, day } },
         badLines: [],
         rows: [],
+        robots: null,
     };
 }

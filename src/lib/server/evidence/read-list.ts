@@ -24,6 +24,8 @@ import {
 } from '../../core/evidence/column-mapping.ts';
 import type { ListCell, ListColumn, ListKind, ListRow } from '../../core/evidence/evidence-lists.ts';
 import { robotFinder } from '../../core/evidence/robot-agents.ts';
+import type { RobotVisits } from '../../core/formats/robot-visits.ts';
+import { VisitGatherer } from './gather-visits.ts';
 import { breather } from '../process/breather.ts';
 import { AccessLogReader, type BadLine } from '../../core/formats/access-log.ts';
 
@@ -42,6 +44,8 @@ export interface ReadList {
     bad: number;
     badLines: BadLine[];
     notes: ProblemText[];
+    /** What robots asked for, of an access log that tells who asked; null of any other list. */
+    robots: RobotVisits | null;
     /** Why it may not be what it was taken for, as a sentence; empty where there is no doubt. */
     doubt: string;
 }
@@ -165,7 +169,7 @@ class RowGatherer {
     #goodAtFirst = 0;
 
     constructor(columns: ListColumn[], context: ListContext) {
-        this.read = { columns, rows: [], lines: 0, bad: 0, badLines: [], notes: [], doubt: '' };
+        this.read = { columns, rows: [], lines: 0, bad: 0, badLines: [], notes: [], robots: null, doubt: '' };
         this.#context = context;
     }
 
@@ -357,15 +361,24 @@ export async function readLog(path: string, robotWords: readonly string[], conte
         };
     }
     const { origin } = new URL(context.start);
+    const writtenOf = (host: string, target: string): string | null => {
+        if (/^https?:\/\//i.test(target)) return target;
+        return target.startsWith('/') ? `${host === '' ? origin : originOfHost(host, origin)}${target}` : null;
+    };
     let unusable = 0;
     for (const { host, target, hits, robotHits, lastSeen } of log.targets()) {
-        const isWhole = /^https?:\/\//i.test(target);
-        const written = isWhole ? target : `${host === '' ? origin : originOfHost(host, origin)}${target}`;
-        if (!isWhole && !target.startsWith('/')) unusable++;
-        else if (gather.add(written, '', [hits, robotHits, lastSeen]) !== null) unusable++;
+        const written = writtenOf(host, target);
+        if (written === null || gather.add(written, '', [hits, robotHits, lastSeen]) !== null) unusable++;
+        await breathe();
+    }
+    const visits = new VisitGatherer(context);
+    for (const { agent, host, target, fine, redirect, error } of log.visits()) {
+        const written = writtenOf(host, target);
+        if (written !== null) visits.add(agent, written, [fine, redirect, error]);
         await breathe();
     }
     const read = gather.done();
+    read.robots = visits.done(log.robots);
     read.lines = counts.lines;
     const { counted, lines, otherStatus, otherMethod } = counts;
     const notes: Problem[] = [problem('log-counted', { counted, lines, otherStatus, otherMethod })];

@@ -1,5 +1,5 @@
 /** Lists of evidence: their heads, their rows, the lines that could not be read, and what each revision said. */
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, isNotNull, lte, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import {
     LIST_KINDS,
@@ -10,6 +10,7 @@ import {
 } from '../../core/evidence/evidence-lists.ts';
 import { problem, problemText, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
 import { emptyRows, unreadPage, type EvidenceRow } from '../../core/survey/survey-rows.ts';
+import type { RobotVisits } from '../../core/formats/robot-visits.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
 import { inTransaction, loadTables } from './batch-store.ts';
 import type { Database, Executor } from './connect.ts';
@@ -27,6 +28,7 @@ export interface NewList {
     outcome: ListOutcome;
     badLines: BadLineRow[];
     rows: ListRow[];
+    robots: RobotVisits | null;
 }
 
 const Cells = z.array(z.number().nullable());
@@ -49,6 +51,7 @@ async function insertList(tx: Executor, surveyId: number, made: NewList, revisio
             at: Date.now(),
             outcome: made.outcome,
             badLines: packJson(made.badLines),
+            robots: made.robots && packJson(made.robots),
             revision,
         })
         .$returningId();
@@ -182,7 +185,10 @@ export async function listRevisions(db: Database, surveyId: number): Promise<Rev
 
 type ListHead = Omit<EvidenceList, 'rows'> & { revision: number };
 
-function toHead(row: typeof schema.lists.$inferSelect): ListHead {
+/** Without what may be large. */
+const { badLines: _lines, robots: _robots, ...HEAD_COLUMNS } = getTableColumns(schema.lists);
+
+function toHead(row: Omit<typeof schema.lists.$inferSelect, 'badLines' | 'robots'>): ListHead {
     return {
         id: row.id,
         kind: z.enum(LIST_KINDS).parse(row.kind),
@@ -196,7 +202,7 @@ function toHead(row: typeof schema.lists.$inferSelect): ListHead {
 /** The lists of a survey without their rows, in the order they were made. */
 export async function evidenceLists(db: Database, surveyId: number): Promise<ListHead[]> {
     const rows = await db
-        .select()
+        .select(HEAD_COLUMNS)
         .from(schema.lists)
         .where(eq(schema.lists.surveyId, surveyId))
         .orderBy(asc(schema.lists.id));
@@ -267,4 +273,36 @@ export async function* listedUrls(
         // A row is many lines of a log put together: it has no line of its own.
         for await (const { url } of listRows(db, surveyId, id)) yield { url, evidence, source: name, line: 0 };
     }
+}
+
+const Whole = z.array(z.number().int().nonnegative());
+const Visits: z.ZodType<RobotVisits> = z
+    .object({
+        robots: z.array(z.string()),
+        urls: z.array(z.string()),
+        robot: Whole,
+        url: Whole,
+        fine: Whole,
+        redirect: Whole,
+        error: Whole,
+        first: z.number(),
+        last: z.number(),
+        left: z.number(),
+    })
+    .refine(
+        ({ robots, urls, robot, url, fine, redirect, error }) =>
+            [url, fine, redirect, error].every(({ length }) => length === robot.length) &&
+            robot.every((at) => at < robots.length) &&
+            url.every((at) => at < urls.length),
+    );
+
+/** What robots asked for, list by list, of those that a survey had at its revision and that tell it. */
+export async function loadVisits(db: Database, surveyId: number, revision: number): Promise<RobotVisits[]> {
+    const { lists } = schema;
+    const rows = await db
+        .select({ robots: lists.robots })
+        .from(lists)
+        .where(and(eq(lists.surveyId, surveyId), lte(lists.revision, revision), isNotNull(lists.robots)))
+        .orderBy(asc(lists.id));
+    return rows.map(({ robots }) => Visits.parse(unpackJson(robots!)));
 }

@@ -295,6 +295,8 @@ export const lists = mysqlTable(
         outcome: json('outcome').notNull(),
         /** Lines that could not be read, packed; bounded. */
         badLines: bytes('bad_lines').notNull(),
+        /** What robots asked for (`RobotVisits`), packed; null where it is not told. */
+        robots: bytes('robots'),
         /** Revision of the survey that has it; 1 where it was given before the survey ended. */
         revision: int('revision').notNull(),
     },

@@ -3,7 +3,7 @@ import { reachView } from '../../core/views/reach.ts';
 import { appStore } from '../app.ts';
 import { openArea } from '../areas.ts';
 import type { RequestContext } from '../request-context.ts';
-import { readProgress } from '../store/job-store.ts';
+import { progressIn } from '../progress.ts';
 
 const MOST_FAMILIES = 8;
 
@@ -11,7 +11,7 @@ export async function showReach(request: RequestContext, url: URL) {
     const { current, packed, within } = await openArea(request, ['links']);
     const goals = request.site.depthGoals;
     const followedOnly = url.searchParams.get('links') === 'followed';
-    const { progress } = await readProgress(appStore().db, request.survey.id);
+    const { progress } = await progressIn(appStore().db, request.survey.id);
     const closed = (progress?.families ?? []).filter(({ state }) => state === 'closed');
     return {
         view: reachView({ survey: packed, priority: current.priority, within, goals, followedOnly }),

@@ -3,7 +3,7 @@ import { robotsView } from '../../core/views/robots.ts';
 import { siteView } from '../../core/checks/site-findings.ts';
 import { productToken } from '../../core/robots/robots-lines.ts';
 import { appStore } from '../app.ts';
-import { robotsTexts } from '../findings.ts';
+import { robotsTexts } from '../received-files.ts';
 import { checkSettingsIn } from '../site-checks.ts';
 import type { RequestContext } from '../request-context.ts';
 

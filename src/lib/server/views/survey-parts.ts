@@ -15,13 +15,13 @@ import { fileFindingSentence } from '../../core/words/checks.ts';
 import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
 import { listRevisions } from '../store/evidence-store.ts';
-import { readProgress } from '../store/job-store.ts';
+import { progressIn } from '../progress.ts';
 
 export async function showCompleteness(request: RequestContext) {
     const { survey } = request;
     const { packed, counts } = await openArea(request);
     // What is closed now may have been open then.
-    const { progress } = isEarlier(survey) ? { progress: null } : await readProgress(appStore().db, survey.id);
+    const { progress } = isEarlier(survey) ? { progress: null } : await progressIn(appStore().db, survey.id);
     return {
         view: completenessView(packed, await givenEvidence(survey)),
         families: (progress?.families ?? []).filter((family) => family.state === 'closed'),
@@ -64,7 +64,7 @@ export async function showLinksIn(request: RequestContext, url: URL) {
 export async function showProgress({ survey }: RequestContext) {
     // The knock that came before its pages were read; a later one says nothing of this survey.
     const [progress, knock] = await Promise.all([
-        readProgress(appStore().db, survey.id),
+        progressIn(appStore().db, survey.id),
         lastKnock(survey.siteId, survey.endedAt ?? Infinity),
     ]);
     return { ...progress, knock };

@@ -30,6 +30,9 @@
     let isOpen = $state(false);
     let trouble = $state('');
     let asked: AbortController | null = null;
+    let pause: ReturnType<typeof setTimeout> | undefined;
+    /** Milliseconds between two letters of a word, at most. */
+    const PAUSE = 150;
     const KINDS = {
         page: 'page',
         finding: 'finding',
@@ -62,9 +65,15 @@
         void tick().then(() => dialog?.showModal());
     }
 
-    async function look(): Promise<void> {
+    /** A word is typed in one go: the server is asked once it stands, not for each of its letters. */
+    function onTyped(): void {
         asked?.abort();
         place = 0;
+        clearTimeout(pause);
+        pause = setTimeout(look, PAUSE);
+    }
+
+    async function look(): Promise<void> {
         const wanted = text.trim();
         if (wanted.length < 2) {
             pages = [];
@@ -137,7 +146,7 @@
             class="field"
             type="text"
             bind:value={text}
-            oninput={look}
+            oninput={onTyped}
             onkeydown={onKey}
             placeholder="a page, a finding, an area, a saved set, a note, something to do"
             role="combobox"

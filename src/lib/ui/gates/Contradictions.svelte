@@ -20,6 +20,10 @@
             ),
         'noindexed-elsewhere': (pages) =>
             by(pages, 'page is noindexed, and names another page', 'pages are noindexed, and name another page'),
+        'alternate-stopped': (pages) =>
+            by(pages, 'page names an alternate that stops', 'pages name an alternate that stops'),
+        'closed-wanted': (pages) =>
+            by(pages, 'page has a priority, and is closed', 'pages have a priority, and are closed'),
     };
     const short = (source: string): string =>
         source.startsWith(`${to.origin}/`) ? source.slice(to.origin.length) : source;

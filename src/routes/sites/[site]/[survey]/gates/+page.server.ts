@@ -1,4 +1,4 @@
 import { lookedAt } from '$lib/server/views/looked-at.ts';
 import { showGates } from '$lib/server/views/gates.ts';
 
-export const load = lookedAt(({ locals }) => showGates(locals));
+export const load = lookedAt(({ locals, url }) => showGates(locals, url));

@@ -1,11 +1,14 @@
 <script lang="ts">
+    import { goto } from '$app/navigation';
     import { page } from '$app/state';
     import { GATES } from '$lib/core/gates/gates.ts';
     import Figure from '$lib/ui/charts/Figure.svelte';
     import GateChannel from '$lib/ui/charts/GateChannel.svelte';
+    import AsAgent from '$lib/ui/gates/AsAgent.svelte';
     import Contradictions from '$lib/ui/gates/Contradictions.svelte';
     import GatesHeadline from '$lib/ui/gates/GatesHeadline.svelte';
     import StopsByGate from '$lib/ui/gates/StopsByGate.svelte';
+    import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
 
     let { data } = $props();
@@ -34,6 +37,12 @@
                 />
             </Figure>
             <StopsByGate {view} {to} />
+            <AsAgent
+                view={view.asAgent}
+                ours={view.counts.indexable}
+                {to}
+                onAgent={(agent) => goto(withParams(page.url, { agent }), { noScroll: true, keepFocus: true })}
+            />
         </div>
         <Contradictions found={view.contradictions} {to} />
     </div>

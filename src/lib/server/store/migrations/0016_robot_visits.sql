@@ -1,0 +1,1 @@
+ALTER TABLE `evidence_list` ADD `robots` mediumblob;
