@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
-import type { RobotVisits } from '../formats/robot-visits.ts';
+import type { RobotVisits } from '../evidence/robot-visits.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import { evaluateSet } from '../sets/evaluate-set.ts';
 import { parseSet } from '../sets/parse-set.ts';

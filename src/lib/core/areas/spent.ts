@@ -4,7 +4,7 @@
  */
 import { reasonOf } from '../columns/reason-codes.ts';
 import { GATE_INDEXABLE, GATE_UNKNOWN, gateOf } from '../columns/gate-facts.ts';
-import type { RobotVisits } from '../formats/robot-visits.ts';
+import type { RobotVisits } from '../evidence/robot-visits.ts';
 import type { Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { LINK_KINDS } from '../page/links.ts';

@@ -1,7 +1,7 @@
 /** What *Spent* shows: where robots spend their visits, by the access logs of a survey. */
 import { spentOf, type SpentOn } from '../areas/spent.ts';
 import { GATES } from '../gates/gates.ts';
-import type { RobotVisits } from '../formats/robot-visits.ts';
+import type { RobotVisits } from '../evidence/robot-visits.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { SetOfPages } from './robots.ts';
 

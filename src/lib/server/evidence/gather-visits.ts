@@ -2,7 +2,7 @@
 import { readAddress } from '../../core/address/address.ts';
 import { applyUrlRules } from '../../core/address/url-rules.ts';
 import { absolute } from '../../core/evidence/column-mapping.ts';
-import { MOST_ROBOTS, OTHER_ROBOTS, robotName, type RobotVisits } from '../../core/formats/robot-visits.ts';
+import { MOST_ROBOTS, OTHER_ROBOTS, robotName, type RobotVisits } from '../../core/evidence/robot-visits.ts';
 import type { ListContext } from './read-list.ts';
 
 /** Pairs of a robot and a URL that are kept: those asked for most. */

@@ -24,7 +24,7 @@ import {
 } from '../../core/evidence/column-mapping.ts';
 import type { ListCell, ListColumn, ListKind, ListRow } from '../../core/evidence/evidence-lists.ts';
 import { robotFinder } from '../../core/evidence/robot-agents.ts';
-import type { RobotVisits } from '../../core/formats/robot-visits.ts';
+import type { RobotVisits } from '../../core/evidence/robot-visits.ts';
 import { VisitGatherer } from './gather-visits.ts';
 import { breather } from '../process/breather.ts';
 import { AccessLogReader, type BadLine } from '../../core/formats/access-log.ts';

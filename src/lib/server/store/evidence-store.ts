@@ -10,7 +10,7 @@ import {
 } from '../../core/evidence/evidence-lists.ts';
 import { problem, problemText, writeProblem, type Problem, type ProblemText } from '../../core/problems/problem.ts';
 import { emptyRows, unreadPage, type EvidenceRow } from '../../core/survey/survey-rows.ts';
-import type { RobotVisits } from '../../core/formats/robot-visits.ts';
+import type { RobotVisits } from '../../core/evidence/robot-visits.ts';
 import { packJson, unpackJson } from '../packed-json.ts';
 import { inTransaction, loadTables } from './batch-store.ts';
 import type { Database, Executor } from './connect.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { robotFinder } from '../evidence/robot-agents.ts';
-import { AccessLogReader } from './access-log.ts';
+import { robotFinder } from './robot-agents.ts';
+import { AccessLogReader } from '../formats/access-log.ts';
 import { robotName } from './robot-visits.ts';
 
 describe('the name of a robot', () => {
