@@ -188,6 +188,31 @@ describe('Robots', () => {
         await page.waitForFunction(() => !document.body.innerText.includes('What this edit would change'));
     });
 
+    it('keeps an edit with the site, to be looked at later and thrown away', async () => {
+        await there('robots');
+        await waitForText(page, 'None is kept.');
+        await page.$eval('label.tick input', (box) => (box as HTMLInputElement).click());
+        await page.waitForSelector('textarea');
+        await page.$eval('textarea', (area) => {
+            area.value = 'User-agent: *\nDisallow: /members/\n';
+            area.dispatchEvent(new Event('input', { bubbles: true }));
+        });
+        await page.waitForSelector('input[aria-label="What it is for"]');
+        await page.type('input[aria-label="What it is for"]', 'opens the branches');
+        await clickText(page, 'Keep the edit', 'button');
+        await waitForText(page, 'against the file as this survey received it');
+        await there('robots');
+        await waitForText(page, 'opens the branches');
+        await clickText(page, 'Look at it', 'button');
+        await waitForText(page, 'What this edit would change');
+        expect(await textOf(page, '[aria-label="robots.txt, line by line"]')).toContain('taken out');
+        await clickText(page, 'Throw it away', 'button');
+        await waitForText(page, 'None is kept.');
+        // What was looked at is still there to be worked on.
+        expect(await textOf(page)).toContain('Keep the edit');
+        await clickText(page, 'Undo all', 'button');
+    });
+
     it('is judged for another agent', async () => {
         await there('robots?agent=otter');
         await waitForText(page, 'known URLs to otter');

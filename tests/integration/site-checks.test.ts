@@ -210,3 +210,38 @@ describe('a check', () => {
         });
     });
 });
+
+describe('a robots.txt that is proposed', () => {
+    const origin = (): string => `http://127.0.0.1:${standIn.port}`;
+
+    it('is kept for its host, one at a time, until it is thrown away', async () => {
+        expect(await read<unknown[]>('robots-proposals')).toEqual([]);
+        await say('PUT', 'robots-proposals', { origin: origin(), text: 'User-agent: *\n', note: 'first' });
+        await say('PUT', 'robots-proposals', { origin: origin(), text: 'User-agent: *\nDisallow: /a\n' });
+        await say('PUT', 'robots-proposals', { origin: 'https://other.example', text: '' });
+        const kept = await read<{ origin: string; text: string; note: string }[]>('robots-proposals');
+        expect(kept.map(({ origin: own, text, note }) => [own, text, note])).toEqual([
+            [origin(), 'User-agent: *\nDisallow: /a\n', ''],
+            ['https://other.example', '', ''],
+        ]);
+        await say('DELETE', `robots-proposals?origin=${encodeURIComponent(origin())}`);
+        expect(await read<unknown[]>('robots-proposals')).toHaveLength(1);
+    });
+
+    it('says what it cannot take', async () => {
+        const of = async (body: object): Promise<[number, string]> => {
+            const { status, body: text } = await say('PUT', 'robots-proposals', body);
+            return [status, text];
+        };
+        expect(await of({ origin: 'site.example', text: '' })).toEqual([
+            400,
+            expect.stringContaining('for which host'),
+        ]);
+        expect(await of({ origin: origin() })).toEqual([400, expect.stringContaining('the text of the file')]);
+        expect(await of({ origin: origin(), text: '#'.repeat(512_001) })).toEqual([
+            400,
+            expect.stringContaining('500 KiB'),
+        ]);
+        expect((await say('DELETE', 'robots-proposals')).status).toBe(400);
+    });
+});

@@ -3,11 +3,14 @@ import type { Cause, CheckView, FileFinding } from './check.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { causeKey } from './cause-rows.ts';
 import { toldChecks } from './found.ts';
+import { CHECKS } from './register.ts';
 import { shortened } from './roots.ts';
 
-/** Check by check in the order of the register. */
+/** Check by check in the order of the register. Needs `core`, `text` and the measures; `links` where sitemaps name languages. */
 export function fileFindings(view: CheckView): FileFinding[] {
-    return toldChecks(view).flatMap(({ ofFiles }) => ofFiles?.(view) ?? []);
+    // What the others need to be known may not be there.
+    const checks = CHECKS.filter(({ ofFiles }) => ofFiles !== null);
+    return toldChecks(view, checks).flatMap(({ ofFiles }) => ofFiles!(view));
 }
 
 /** The rule, where it is one that closes what is wanted; else the file by what is found of it. */

@@ -45,8 +45,8 @@ export function foundOf(view: CheckView): Found {
 }
 
 /** The checks that are told of a survey: known, and not switched off. */
-export function toldChecks({ survey, settings }: CheckView): Check[] {
-    return CHECKS.filter((check) => isKnown(check, survey) && !settings.off.has(check.id));
+export function toldChecks({ survey, settings }: CheckView, among: readonly Check[] = CHECKS): Check[] {
+    return among.filter((check) => isKnown(check, survey) && !settings.off.has(check.id));
 }
 
 /** What a check tells of a page, a target or a link; null for a check of files. */

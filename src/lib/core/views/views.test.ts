@@ -10,6 +10,7 @@ import type { RobotsText } from '../checks/check.ts';
 import { problem, writeProblem, type ProblemText } from '../problems/problem.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { packedOf } from '../../wire/packed-head.ts';
 import { Bits } from '../sets/bits.ts';
 import { AREAS, viewNamed, VIEWS } from './areas.ts';
 import { countPages } from '../areas/count-pages.ts';
@@ -471,6 +472,21 @@ describe('the view model of Gates', () => {
         expect(robots).toEqual({ source: `${ORIGIN}/robots.txt`, line: 4, text: 'Disallow: /shut' });
         const elsewhere = found.find(({ kind }) => kind === 'listed-elsewhere')!.says[1];
         expect(elsewhere.text).toBe(`<link rel="canonical" href="${ORIGIN}/fine">`);
+    });
+});
+
+describe('the view model of Robots, where nobody brought the links', () => {
+    it('is told all the same', () => {
+        const { survey: whole, parts } = packSurvey(new Site().known('/', 'manual').page('/').measure());
+        const bare = packedOf(new Map([...parts].filter(([part]) => part !== 'links')))!;
+        expect(bare.has('links')).toBe(false);
+        const robots = [
+            { url: `${ORIGIN}/robots.txt`, status: 200, problems: [], text: 'User-agent: *\nDisallow: a\n' },
+        ];
+        const told = (of: PackedSurvey) =>
+            robotsView(checkView(of, { robots }), { origin: null, agent: 'edgemap', token: 'edgemap' }).file!.findings;
+        expect(told(bare)).toEqual(told(whole));
+        expect(told(bare).length).toBeGreaterThan(0);
     });
 });
 

@@ -47,6 +47,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
 
     [`${SITE}/acceptances`]: { GET: 'see', POST: 'say', DELETE: 'say' },
     [`${SITE}/checks`]: { GET: 'see', PUT: 'say' },
+    [`${SITE}/robots-proposals`]: { GET: 'see', PUT: 'say', DELETE: 'say' },
     [`${SITE}/goals`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/notes`]: { GET: 'see', POST: 'say', DELETE: 'say' },
     [`${SITE}/priorities`]: { GET: 'see', POST: 'say' },

@@ -427,6 +427,20 @@ export const acceptances = mysqlTable(
     (table) => [index('acceptance_site').on(table.siteId)],
 );
 
+/** A robots.txt that is proposed for a host of a site: one each, until it is live or thrown away. */
+export const robotsProposals = mysqlTable(
+    'robots_proposal',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        origin: varchar('origin', { length: 300 }).notNull(),
+        text: mediumtext('text').notNull(),
+        note: text('note').notNull(),
+        updatedAt: moment('updated_at').notNull(),
+    },
+    (table) => [uniqueIndex('robots_proposal_host').on(table.siteId, table.origin)],
+);
+
 /** The structure the architect intends: pages in the order of the list, each below another. */
 export const intendedPages = mysqlTable(
     'intended_page',

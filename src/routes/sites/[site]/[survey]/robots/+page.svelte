@@ -1,6 +1,6 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { goto } from '$app/navigation';
+    import { goto, invalidateAll } from '$app/navigation';
     import { page } from '$app/state';
     import { deciderOf } from '$lib/core/robots/decide.ts';
     import { readAddress } from '$lib/core/address/address.ts';
@@ -10,10 +10,12 @@
     import RobotsEditor from '$lib/ui/robots/RobotsEditor.svelte';
     import RobotsFindings from '$lib/ui/robots/RobotsFindings.svelte';
     import RobotsHeadline from '$lib/ui/robots/RobotsHeadline.svelte';
+    import RobotsKept from '$lib/ui/robots/RobotsKept.svelte';
     import RobotsLines from '$lib/ui/robots/RobotsLines.svelte';
     import RobotsTester from '$lib/ui/robots/RobotsTester.svelte';
     import RobotsWouldChange from '$lib/ui/robots/RobotsWouldChange.svelte';
     import { RobotsEdit } from '$lib/ui/robots/robots-edit.svelte.ts';
+    import { tell } from '$lib/wire/client.ts';
     import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
 
@@ -35,6 +37,17 @@
     );
     $effect(() => edit?.judge(view.agent));
     let path = $state('');
+    const proposals = $derived(`/api/v1/sites/${data.site.id}/robots-proposals`);
+    async function changed(refusal: string): Promise<string> {
+        if (refusal === '') await invalidateAll();
+        return refusal;
+    }
+    const keep = async (text: string, note: string): Promise<string> =>
+        changed(await tell(proposals, { method: 'PUT', body: { origin: file?.origin, text, note } }));
+    const drop = async (): Promise<string> =>
+        changed(
+            await tell(`${proposals}?${new URLSearchParams({ origin: file?.origin ?? '' })}`, { method: 'DELETE' }),
+        );
     const asked = $derived.by(() => {
         const address = file && path.trim() !== '' ? readAddress(path.trim(), `${file.origin}/`) : null;
         if (!file || !address?.ok) return null;
@@ -63,6 +76,7 @@
                     bind:path
                 />
                 <RobotsEditor {edit} named={file.named} set={{ text: data.set.text, pages: data.set.size }} />
+                <RobotsKept {edit} before={file.text} proposal={data.proposal} others={data.others} {keep} {drop} />
                 <RobotsWouldChange {edit} {to} />
                 <RobotsFindings {file} />
             </div>

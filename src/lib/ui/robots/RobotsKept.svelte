@@ -1,0 +1,95 @@
+<script lang="ts">
+    /** The proposal that the site keeps for this host, and the file as other surveys received it: each can be laid beside this one. */
+    import { diffLines } from 'diff';
+    import { by } from '../../core/words/numbers.ts';
+    import { count, moment } from '../parts/format.ts';
+    import type { RobotsEdit } from './robots-edit.svelte.ts';
+
+    interface Props {
+        edit: RobotsEdit;
+        /** The file as this survey received it. */
+        before: string;
+        proposal: { text: string; note: string; updatedAt: number } | null;
+        others: readonly {
+            text: string | null;
+            surveys: readonly { survey: number; asOf: string; startedAt: number | null }[];
+        }[];
+        /** Keeps the edit, or throws the kept one away. @returns why not, as a sentence; empty where it is done */
+        keep: (text: string, note: string) => Promise<string>;
+        drop: () => Promise<string>;
+    }
+    let { edit, before, proposal, others, keep, drop }: Props = $props();
+    let note = $derived(proposal?.note ?? '');
+    let refusal = $state('');
+    let isBusy = $state(false);
+
+    /** Lines that come and go from the file as it is to another text. */
+    function difference(text: string): string {
+        let [added, removed] = [0, 0];
+        for (const part of diffLines(before, text)) {
+            if (part.added) added += part.count;
+            if (part.removed) removed += part.count;
+        }
+        if (added + removed === 0) return 'no line differs';
+        const parts = [added > 0 ? `+${count(added)}` : '', removed > 0 ? `−${count(removed)}` : ''];
+        return `${parts.filter(Boolean).join(', ')} ${by(added + removed, 'line', 'lines')}`;
+    }
+    const isKept = $derived(proposal !== null && edit.text === proposal.text);
+
+    async function act(what: () => Promise<string>): Promise<void> {
+        isBusy = true;
+        refusal = await what();
+        isBusy = false;
+    }
+    const named = (surveys: (typeof others)[number]['surveys']): string =>
+        `${by(surveys.length, 'survey', 'surveys')} ${surveys.map(({ survey }) => survey).join(', ')}`;
+</script>
+
+<section class="pane border-b border-(--edge)" aria-label="Kept, and earlier">
+    <h2 class="pane-name">Proposal <span class="note">kept with the site, for this host</span></h2>
+    {#if proposal === null}
+        <p class="note">None is kept. An edit can be kept as one, for whoever changes the file.</p>
+    {:else}
+        <p>
+            Kept {moment(proposal.updatedAt)}: {proposal.text === before
+                ? 'it says what the file says by now'
+                : `${difference(proposal.text)} against the file as this survey received it`}.
+        </p>
+        {#if proposal.note !== ''}<p class="note breaks">{proposal.note}</p>{/if}
+    {/if}
+    <p class="flex flex-wrap items-baseline gap-3 mt-1">
+        {#if proposal !== null && !isKept}
+            <button class="tb outlined" onclick={() => edit.write(proposal.text)}>Look at it</button>
+        {/if}
+        {#if edit.isChanged && !isKept}
+            <input
+                class="field"
+                aria-label="What it is for"
+                placeholder="what it is for"
+                maxlength="2000"
+                bind:value={note}
+            />
+            <button class="tb outlined" disabled={isBusy} onclick={() => act(() => keep(edit.text, note))}
+                >Keep the edit{proposal === null ? '' : ' in its place'}</button
+            >
+        {/if}
+        {#if proposal !== null}
+            <button class="tb outlined" disabled={isBusy} onclick={() => act(drop)}>Throw it away</button>
+        {/if}
+    </p>
+    {#if refusal !== ''}<p class="fault-line" role="alert">{refusal}</p>{/if}
+
+    {#if others.length > 0}
+        <h3 class="mt-3"><b>As other surveys received it</b></h3>
+        <ul>
+            {#each others as { text, surveys }, index (index)}
+                <li class="flex flex-wrap items-baseline gap-3">
+                    <span>{named(surveys)}: {text === null ? 'the same' : difference(text)}</span>
+                    {#if text !== null && edit.text !== text}
+                        <button class="set" onclick={() => edit.write(text)}>lay it beside this one</button>
+                    {:else if text !== null}<span class="ink2">laid beside this one</span>{/if}
+                </li>
+            {/each}
+        </ul>
+    {/if}
+</section>
