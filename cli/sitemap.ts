@@ -2,13 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { readAddress } from '../src/lib/core/address/address.ts';
-import { isRedirectStatus } from '../src/lib/core/gates/gates.ts';
-import { writeProblem } from '../src/lib/core/problems/problem.ts';
-import { bareKnock, sitemapSteps, type SitemapKnock } from '../src/lib/core/sitemap/judge-sitemap.ts';
-import { MAX_SITEMAP_BYTES, readSitemap } from '../src/lib/core/sitemap/read-sitemap.ts';
+import type { SitemapKnock } from '../src/lib/core/sitemap/judge-sitemap.ts';
 import { counted } from '../src/lib/core/words/numbers.ts';
-import { SITEMAP_KINDS, toldStep, type ToldStep } from '../src/lib/core/words/sitemap-steps.ts';
-import { sitemapText } from '../src/lib/server/crawl/sitemap-text.ts';
+import { SITEMAP_KINDS, type ToldStep } from '../src/lib/core/words/sitemap-steps.ts';
+import { knockOfBytes, knockOfUrl, stepsOfFile } from '../src/lib/server/crawl/sitemap-knock.ts';
 import { UserError } from '../src/lib/server/process/data-folder.ts';
 import { CLIENT_OPTIONS, withClient, type ClientOptions } from './one-client.ts';
 import { readWords } from './read-words.ts';
@@ -32,10 +29,6 @@ interface SitemapReport {
     steps: ToldStep[];
 }
 
-const MAX_HOPS = 5;
-/** What is said of a knock at a door, and not of one file. */
-const NOT_OF_A_FILE: readonly string[] = ['found', 'host', 'robots'];
-
 export async function sitemapCommand(words: string[]): Promise<number> {
     const { values, positionals } = readWords(words, OPTIONS);
     const [from, ...more] = positionals;
@@ -55,8 +48,6 @@ export async function sitemapCommand(words: string[]): Promise<number> {
     return report.steps.some(({ ok }) => ok === false) ? EXIT.noSurvey : EXIT.done;
 }
 
-const knockAt = (url: string): SitemapKnock => bareKnock(url, { by: 'usual', others: false });
-
 async function readFrom(path: string, place: string | null): Promise<SitemapKnock> {
     let body: Uint8Array;
     try {
@@ -64,44 +55,11 @@ async function readFrom(path: string, place: string | null): Promise<SitemapKnoc
     } catch (error) {
         throw new UserError(`The file ${path} cannot be read: ${(error as Error).message}`);
     }
-    const url = place ?? `https://site.example/${encodeURIComponent(basename(path))}`;
-    const knock = knockAt(url);
-    knock.hops.push({ url, status: 200, failure: '' });
-    await take(knock, { body, headers: new Map<string, string[]>(), bodyTrouble: null });
-    return knock;
+    return knockOfBytes(body, place ?? `https://site.example/${encodeURIComponent(basename(path))}`);
 }
 
-async function take(knock: SitemapKnock, answer: Parameters<typeof sitemapText>[0]): Promise<void> {
-    const text = await sitemapText(answer);
-    if (!text.ok) {
-        knock.bodyTrouble = text.problem;
-        return;
-    }
-    knock.bytes = text.bytes;
-    knock.file = readSitemap(text.text, knock.hops.at(-1)?.url ?? knock.url);
-    knock.file.troubles.unshift(...text.troubles);
-}
-
-function askFor(url: string, options: ClientOptions): Promise<SitemapKnock> {
-    return withClient(url, options, async (client) => {
-        const knock = knockAt(url);
-        for (let at = url; knock.hops.length <= MAX_HOPS;) {
-            const answer = await client.fetchFile(at, MAX_SITEMAP_BYTES);
-            const failure = answer.ok ? '' : writeProblem(answer.problem);
-            knock.hops.push({ url: at, status: answer.ok ? answer.status : null, failure });
-            if (!answer.ok) return knock;
-            if (!isRedirectStatus(answer.status)) {
-                knock.contentType = answer.headers.get('content-type')?.[0] ?? '';
-                if (answer.status === 200) await take(knock, answer);
-                return knock;
-            }
-            const target = readAddress(answer.headers.get('location')?.[0] ?? '', at);
-            if (!target.ok) return knock;
-            at = target.address.url;
-        }
-        return knock;
-    });
-}
+const askFor = (url: string, options: ClientOptions): Promise<SitemapKnock> =>
+    withClient(url, options, (client) => knockOfUrl(client, url));
 
 function reportOf(file: string, at: string | null, knock: SitemapKnock): SitemapReport {
     return {
@@ -110,11 +68,7 @@ function reportOf(file: string, at: string | null, knock: SitemapKnock): Sitemap
         kind: SITEMAP_KINDS[knock.file?.kind ?? 'missing'],
         entries: knock.file?.entries.length ?? 0,
         bytes: knock.bytes,
-        steps: sitemapSteps(knock)
-            .map(toldStep)
-            .filter(
-                ({ test }) => !NOT_OF_A_FILE.includes(test) && (at !== null || (test !== 'place' && test !== 'answer')),
-            ),
+        steps: stepsOfFile(knock, at !== null),
     };
 }
 

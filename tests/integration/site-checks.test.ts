@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
 import { startApplication } from '../support/application.ts';
@@ -243,5 +244,53 @@ describe('a robots.txt that is proposed', () => {
             expect.stringContaining('500 KiB'),
         ]);
         expect((await say('DELETE', 'robots-proposals')).status).toBe(400);
+    });
+});
+
+describe('a sitemap that is judged beside a survey', () => {
+    interface Judged {
+        at: string | null;
+        kind: string;
+        steps: { test: string; ok: boolean | null }[];
+        against: { entries: number; indexable: number; lacking: number; unheard: { entries: number } } | null;
+    }
+    const judge = (body: unknown): Promise<HttpAnswer> => say('POST', 'surveys/1/sitemap-judge', body);
+    const own = (path: string): string => `http://127.0.0.1:${standIn.port}${path}`;
+    const list = (...urls: string[]): string =>
+        `<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${urls.map((url) => `<url><loc>${url}</loc></url>`).join('')}</urlset>`;
+
+    it('is told by what is odd about it and by what the survey knows of its entries', async () => {
+        const { kind, against, at } = JSON.parse(
+            (await judge({ text: list(own('/a'), own('/never')) })).body,
+        ) as Judged;
+        expect([kind, at]).toEqual(['a urlset', null]);
+        expect(against).toMatchObject({ entries: 2, indexable: 1, lacking: 1, unheard: { entries: 1 } });
+        const placed = JSON.parse(
+            (await judge({ text: list(own('/a')), at: own('/maps/sitemap.xml') })).body,
+        ) as Judged;
+        expect(placed.steps.find(({ test }) => test === 'place')).toMatchObject({ ok: null });
+    });
+
+    it('is taken as a file, packed or not, as large as a sitemap may be', async () => {
+        const send = (body: Buffer): Promise<HttpAnswer> =>
+            askAt(app.address, '/api/v1/sites/1/surveys/1/sitemap-judge?at=/sitemap.xml', {
+                method: 'POST',
+                headers: { 'content-type': 'application/octet-stream', origin: app.address },
+                body,
+            });
+        const packed = await send(gzipSync(list(own('/a'))));
+        expect(JSON.parse(packed.body)).toMatchObject({ kind: 'a urlset', at: own('/sitemap.xml') });
+        // More than a form holds.
+        const long = await send(Buffer.from(list(own('/a')).replace('<url>', `<!--${' '.repeat(2_000_000)}--><url>`)));
+        expect(JSON.parse(long.body)).toMatchObject({ against: { entries: 1 } });
+        expect((await send(Buffer.alloc(0))).status).toBe(422);
+    });
+
+    it('is asked for at an address, and what it answers is told', async () => {
+        const judged = JSON.parse((await judge({ url: '/sitemap.xml' })).body) as Judged;
+        expect(judged).toMatchObject({ at: own('/sitemap.xml'), kind: 'nothing', against: null });
+        expect(judged.steps).toMatchObject([{ test: 'answer', ok: false }]);
+        expect((await judge({ url: 'mailto:x' })).status).toBe(422);
+        expect((await judge({})).status).toBe(400);
     });
 });

@@ -70,6 +70,8 @@ function sampleRows(): SurveyRows {
             bytes: 7,
             milliseconds: 3,
             readAt: 1_795_000_000_123,
+            changedAt: 1_770_000_000_000,
+            lastModified: null,
         },
     ];
     rows.lists = [

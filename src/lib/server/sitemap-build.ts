@@ -3,6 +3,7 @@ import { gzipSync } from 'node:zlib';
 import { zipSync } from 'fflate';
 import { readAddress } from '../core/address/address.ts';
 import { againstListed, entriesToList } from '../core/areas/sitemap-plan.ts';
+import { alternatesOf } from '../core/checks/languages.ts';
 import { buildSitemap, type BuiltFile, type BuiltSitemap } from '../core/sitemap/build-sitemap.ts';
 import { refusedWords } from '../core/words/sitemap-build.ts';
 import { SitemapAsked, type SitemapBuilt } from '../wire/sitemap-build.ts';
@@ -27,11 +28,13 @@ async function build(request: Pick<RequestContext, 'site' | 'set'>, params: URLS
     if (!folder.ok || !folder.address.url.endsWith('/')) {
         throw new NotBuilt('Say the address of the folder the files will stand in, with a slash at its end.');
     }
-    const current = await request.set([], asked.set);
+    const hasLanguages = asked.languages === 'pages';
+    const current = await request.set(hasLanguages ? ['links'] : [], asked.set);
     if (current.trouble) throw new NotBuilt(current.trouble.say);
     const { survey, bits } = current;
     const at = folder.address.url;
-    const sitemap = buildSitemap(entriesToList(survey, bits, asked.dates), {
+    const languages = hasLanguages ? alternatesOf(survey) : undefined;
+    const sitemap = buildSitemap(entriesToList(survey, bits, asked.dates, languages), {
         at,
         split: asked.split,
         gzip: asked.gzip === 'yes',

@@ -5,7 +5,9 @@ import { z } from 'zod';
 export const SitemapAsked = z.object({
     set: z.string().max(20_000).default('indexable'),
     split: z.enum(['size', 'section']).default('size'),
-    dates: z.enum(['sitemaps', 'none']).default('sitemaps'),
+    dates: z.enum(['pages', 'headers', 'sitemaps', 'none']).default('sitemaps'),
+    /** Languages as the pages name them, or none. */
+    languages: z.enum(['pages', 'none']).default('none'),
     gzip: z.enum(['yes', 'no']).default('no'),
     /** Address of the folder the files will stand in; the root of the start page's host where it is left out. */
     at: z.string().max(2_000).optional(),

@@ -5,19 +5,43 @@ import type { Bits } from '../sets/bits.ts';
 import type { EntryToList } from '../sitemap/build-sitemap.ts';
 import { isW3cDate } from '../sitemap/w3c-date.ts';
 
-/** What stands on an entry as its date: what sitemaps say today, or nothing. */
-export type DatesFrom = 'sitemaps' | 'none';
+/** What stands on an entry as its date: what the page says, the header of its answer, what sitemaps say today, or nothing. */
+export type DatesFrom = 'pages' | 'headers' | 'sitemaps' | 'none';
 
-/** Entries for the pages of a set; of several dates of one page the latest. Needs `text`. O(nodes + evidence). */
-export function entriesToList(survey: PackedSurvey, set: Bits, dates: DatesFrom): EntryToList[] {
+const DAY = 86_400_000;
+
+/** A moment as a W3C date: a day where it is the beginning of one; empty for none. */
+function w3cDate(at: number): string {
+    if (!(at >= 0 && at < 253_402_300_800_000)) return '';
+    const text = new Date(at).toISOString();
+    return at % DAY === 0 ? text.slice(0, 10) : `${text.slice(0, 19)}Z`;
+}
+
+/**
+ * Entries for the pages of a set; of several dates of one page the latest. Needs `text`, and `links` for languages.
+ * O(nodes + evidence)
+ * @param alternatesOf the languages a page names; left out where none are to be listed
+ */
+export function entriesToList(
+    survey: PackedSurvey,
+    set: Bits,
+    dates: DatesFrom,
+    alternatesOf?: (node: number) => readonly { code: string; to: number }[],
+): EntryToList[] {
     const start = survey.numbers('evidence_row_start');
+    const moments =
+        dates === 'pages' ? survey.numbers('changed_at') : dates === 'headers' ? survey.numbers('last_modified') : null;
     return [...set.nodes()].map((node) => {
-        let lastmod = '';
+        let lastmod = moments === null ? '' : w3cDate(moments[node]!);
         for (let row = start[node]!; dates === 'sitemaps' && row < start[node + 1]!; row++) {
             const own = survey.word('evidence_row_lastmod', row);
             if (isW3cDate(own) && (lastmod === '' || Date.parse(own) > Date.parse(lastmod))) lastmod = own;
         }
-        return { url: survey.url(node), lastmod };
+        const url = survey.url(node);
+        if (!alternatesOf) return { url, lastmod };
+        const named = alternatesOf(node).filter(({ code }) => code !== '');
+        const alternates = named.map(({ code, to }) => ({ code, url: survey.addressUrl(to) }));
+        return { url, lastmod, alternates };
     });
 }
 

@@ -173,6 +173,32 @@ export const FACT_COLUMNS = [
         field: { kind: 'date', unknown: NaN, name: 'read at', what: 'When it was read: a day, as 2026-03-31.' },
     }),
     factColumn({
+        id: 'changed_at',
+        part: 'core',
+        form: 'fractions',
+        from: each((page) => page?.changedAt ?? NaN),
+        field: {
+            kind: 'date',
+            unknown: NaN,
+            name: 'changed',
+            what: 'When the page says it was last changed, else published: a day, as 2026-03-31.',
+            csv: 37,
+        },
+    }),
+    factColumn({
+        id: 'last_modified',
+        part: 'core',
+        form: 'fractions',
+        from: each((page) => page?.lastModified ?? NaN),
+        field: {
+            kind: 'date',
+            unknown: NaN,
+            name: 'last modified',
+            what: 'When it was last modified, by the header of its answer: a day, as 2026-03-31.',
+            csv: 38,
+        },
+    }),
+    factColumn({
         id: 'language',
         part: 'core',
         form: 'choices',

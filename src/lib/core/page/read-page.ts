@@ -20,6 +20,7 @@ import { noscriptLinks } from './noscript.ts';
 import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';
+import { pageDate } from './page-date.ts';
 import type { Problem } from '../problems/problem.ts';
 import { signatureOf, type Signature } from '../doubles/signature.ts';
 import { sketchOf, type Sketch } from '../doubles/sketch.ts';
@@ -51,6 +52,8 @@ export interface PageFacts {
     blocks: FoundBlock[];
     /** User names or passwords stood in links; they were removed. */
     credentialsRemoved: number;
+    /** When it was changed, by its own words: UTC, milliseconds since 1970; null where it does not say. */
+    changedAt: number | null;
     document: DocumentFacts;
     /** What is wrong with its markup. */
     markup: Problem[];
@@ -406,6 +409,7 @@ export function readDocument(
         instantRefresh,
         blocks: [...blocks.values(), ...resourceBlocks.values()],
         credentialsRemoved,
+        changedAt: pageDate(documentFacts.dates),
         document: documentFacts,
         markup: markup.done({
             ...documentFacts,

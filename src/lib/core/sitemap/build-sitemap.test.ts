@@ -97,6 +97,26 @@ describe('a built sitemap', () => {
         expect(new Set(read(files[0]!.text).entries.map(({ url }) => url)).size).toBe(4);
     });
 
+    it('names languages behind what is of the protocol, escaped, and reads back as they were', () => {
+        const alternates = [
+            { code: 'fr', url: `${AT}fr/?a=1&b=2` },
+            { code: 'x-default', url: AT },
+        ];
+        const { files } = buildSitemap(
+            [
+                { url: AT, lastmod: '2026-03-01', alternates },
+                { url: `${AT}plain`, lastmod: '' },
+            ],
+            plan(),
+        );
+        const read = readSitemap(files[0]!.text, `${AT}sitemap.xml`);
+        expect(read.troubles).toEqual([]);
+        expect(read.alternates).toEqual([{ line: 3, url: AT, alternates }]);
+        expect(files[0]!.text).toContain('</lastmod><xhtml:link');
+        // A list without languages does not speak of them.
+        expect(buildSitemap(list('a'), plan()).files[0]!.text).not.toContain('xhtml');
+    });
+
     it('of nothing is no file', () => {
         expect(buildSitemap([], plan())).toEqual({ files: [], entries: 0, refused: [] });
     });

@@ -12,6 +12,14 @@ export interface EntryToList {
     url: string;
     /** W3C date and time; empty for none. */
     lastmod: string;
+    /** The same page in other languages, as it names them. */
+    alternates?: readonly Alternate[];
+}
+
+export interface Alternate {
+    /** A language, or `x-default`. */
+    code: string;
+    url: string;
 }
 
 export interface SitemapPlan {
@@ -47,11 +55,11 @@ export interface BuiltSitemap {
  */
 export function buildSitemap(entries: readonly EntryToList[], plan: SitemapPlan): BuiltSitemap {
     const refused: BuiltSitemap['refused'] = [];
-    const taken = new Map<string, string>();
-    for (const { url, lastmod } of entries) {
+    const taken = new Map<string, Omit<EntryToList, 'url'>>();
+    for (const { url, lastmod, alternates = [] } of entries) {
         const why = refusal(url, plan.at);
         if (why !== null) refused.push({ url, why });
-        else if (!taken.has(url)) taken.set(url, isW3cDate(lastmod) ? lastmod : '');
+        else if (!taken.has(url)) taken.set(url, { lastmod: isW3cDate(lastmod) ? lastmod : '', alternates });
     }
     const sorted = [...taken].sort(([a], [b]) => (a < b ? -1 : 1));
     const lists = plan.split === 'section' ? bySection(sorted) : [{ name: '', own: sorted }];
@@ -71,7 +79,7 @@ function refusal(url: string, at: string): Refused | null {
     return pathOf(url).startsWith(pathOf(at)) ? null : 'above';
 }
 
-type Listed = [url: string, lastmod: string];
+type Listed = [url: string, said: Omit<EntryToList, 'url'>];
 
 function bySection(entries: readonly Listed[]): { name: string; own: Listed[] }[] {
     const sections = new Map<string, Listed[]>();
@@ -102,17 +110,21 @@ function nameFor(section: string, taken: Set<string>): string {
 }
 
 const HEAD = `<?xml version="1.0" encoding="UTF-8"?>\n`;
-const LIST = { open: `${HEAD}<urlset xmlns="${SITEMAP_NAMESPACE}">\n`, close: '</urlset>\n' };
+/** Languages are said in elements of XHTML; a list that says none does without its name. */
+const XHTML = ' xmlns:xhtml="http://www.w3.org/1999/xhtml"';
+const listOpen = (says: string): string => `${HEAD}<urlset xmlns="${SITEMAP_NAMESPACE}"${says}>\n`;
+const LIST_CLOSE = '</urlset>\n';
 const INDEX = { open: `${HEAD}<sitemapindex xmlns="${SITEMAP_NAMESPACE}">\n`, close: '</sitemapindex>\n' };
 
 /** Lists of one name: as few as the limits of the protocol allow. */
 function listsOf(name: string, entries: readonly Listed[], plan: SitemapPlan): BuiltFile[] {
     const most = Math.min(plan.most ?? MAX_SITEMAP_ENTRIES, MAX_SITEMAP_ENTRIES);
-    const room = MAX_SITEMAP_BYTES - LIST.open.length - LIST.close.length;
+    const open = listOpen(entries.some(([, { alternates }]) => alternates!.length > 0) ? XHTML : '');
+    const room = MAX_SITEMAP_BYTES - open.length - LIST_CLOSE.length;
     const parts: string[][] = [];
     let bytes = 0;
-    for (const [url, lastmod] of entries) {
-        const line = entryText('url', url, lastmod);
+    for (const [url, { lastmod, alternates }] of entries) {
+        const line = entryText('url', url, lastmod, alternates);
         // Addresses are plain characters: as many bytes.
         if (parts.length === 0 || parts.at(-1)!.length >= most || bytes + line.length > room) {
             parts.push([]);
@@ -125,7 +137,7 @@ function listsOf(name: string, entries: readonly Listed[], plan: SitemapPlan): B
     return parts.map((lines, part) => ({
         name: `${['sitemap', name, parts.length > 1 || name === '' ? String(part + 1) : ''].filter(Boolean).join('-')}${ending}`,
         kind: 'urlset' as const,
-        text: LIST.open + lines.join('') + LIST.close,
+        text: open + lines.join('') + LIST_CLOSE,
         entries: lines.length,
     }));
 }
@@ -143,10 +155,21 @@ const ESCAPES: Readonly<Record<string, string>> = {
     '"': '&quot;',
 };
 
-/** One entry; the address escaped as the protocol asks ("Entity escaping"), and of ASCII alone. */
-function entryText(tag: 'url' | 'sitemap', url: string, lastmod: string): string {
-    const loc = encodeOdd(url).replace(/[&<>'"]/g, (sign) => ESCAPES[sign]!);
-    return `<${tag}><loc>${loc}</loc>${lastmod === '' ? '' : `<lastmod>${lastmod}</lastmod>`}</${tag}>\n`;
+/** Escaped as the protocol asks ("Entity escaping"), and of ASCII alone. */
+const escaped = (text: string): string => encodeOdd(text).replace(/[&<>'"]/g, (sign) => ESCAPES[sign]!);
+
+/** One entry, its languages behind what is of the protocol. */
+function entryText(
+    tag: 'url' | 'sitemap',
+    url: string,
+    lastmod: string,
+    alternates: readonly Alternate[] = [],
+): string {
+    const date = lastmod === '' ? '' : `<lastmod>${lastmod}</lastmod>`;
+    const links = alternates
+        .map(({ code, url: to }) => `<xhtml:link rel="alternate" hreflang="${escaped(code)}" href="${escaped(to)}"/>`)
+        .join('');
+    return `<${tag}><loc>${escaped(url)}</loc>${date}${links}</${tag}>\n`;
 }
 
 /** Characters beyond ASCII, and those XML does not know, as percent-encoded octets. */

@@ -75,6 +75,9 @@ export interface PageRow {
     robotsRule: ProblemText;
     /** Links of the page that named a user or a password; both were removed and stored nowhere. */
     credentialsRemoved: number;
+    /** When it was last changed, by its own words, and by the header of its answer: UTC, milliseconds since 1970. */
+    changedAt: number | null;
+    lastModified: number | null;
     /** Size of the body as received and unpacked, bytes. */
     bytes: number | null;
     /** From asking to the last byte, milliseconds. */
@@ -111,6 +114,8 @@ export function unreadPage(address: number): PageRow {
         robotsAllowed: null,
         robotsRule: '',
         credentialsRemoved: 0,
+        changedAt: null,
+        lastModified: null,
         bytes: null,
         milliseconds: null,
         readAt: null,

@@ -60,6 +60,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SURVEY}/families.csv`]: SEE,
     [`${SURVEY}/graph.graphml`]: SEE,
     // Sets that are longer than an address may be come as a body.
+    // Asks for an address of somebody's choice, or takes a file: nothing is kept.
+    [`${SURVEY}/sitemap-judge`]: { POST: 'knock' },
     [`${SURVEY}/findings.csv`]: SEE,
     [`${SURVEY}/findings.ndjson`]: SEE,
     [`${SURVEY}/links`]: { GET: 'see', POST: 'see' },

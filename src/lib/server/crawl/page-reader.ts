@@ -1,6 +1,7 @@
 /** Reads one URL: asks for it, has the document parsed, makes its row and the rows of its links. */
 import { createHash } from 'node:crypto';
 import { readAddress } from '../../core/address/address.ts';
+import { lastModified } from '../../core/page/page-date.ts';
 import type { TextTraces } from '../../core/traps/families.ts';
 import { isHtmlType, isRedirectStatus } from '../../core/gates/gates.ts';
 import { writeProblem, writeProblems } from '../../core/problems/problem.ts';
@@ -73,6 +74,7 @@ export class PageReader {
         const media = mediaTypeOf(answer.sentType, answer.body);
         page.status = answer.status;
         page.bytes = sizeOf(answer);
+        page.lastModified = lastModified(headerText(answer.headers.get('last-modified')?.[0] ?? ''));
         page.milliseconds = answer.milliseconds;
         page.contentType = media.type;
         page.typeNote = writeProblem(media.note);
@@ -147,6 +149,7 @@ export class PageReader {
         page.words = facts.words;
         page.markup = writeProblems(facts.markup);
         page.credentialsRemoved = facts.credentialsRemoved;
+        page.changedAt = facts.changedAt;
         const metas = facts.metaRobots.map((meta) => meta.content);
         page.metaRobots = metas.join(' ').slice(0, 2_000);
         page.canonicals = facts.canonicals.slice(0, 50).map((target) => this.#rows.address(target));

@@ -133,6 +133,8 @@ export const pages = mysqlTable(
         robotsAllowed: boolean('robots_allowed'),
         robotsRule: text('robots_rule').$type<ProblemText>().notNull(),
         credentialsRemoved: int('credentials_removed').notNull().default(0),
+        changedAt: moment('changed_at'),
+        lastModified: moment('last_modified'),
         bytes: int('bytes'),
         milliseconds: int('milliseconds'),
         readAt: moment('read_at'),

@@ -1,20 +1,19 @@
 /** How a survey was read, for a request: completeness, sitemaps, links from other sites, other hosts, progress, evidence. */
 import { storedWords } from '../../core/words/problems.ts';
-import { sitemapFiles } from '../../core/areas/sitemap-files.ts';
 import { DEFAULT_ROBOT_WORDS } from '../../core/evidence/robot-agents.ts';
 import { completenessView } from '../../core/views/completeness.ts';
 import { bareCounts, evidenceView } from '../../core/views/evidence.ts';
+import { sitemapsView } from '../../core/views/sitemaps.ts';
 import { hostsView } from '../../core/views/hosts.ts';
 import { linksInView } from '../../core/views/links-in.ts';
 import { appStore, isEarlier } from '../app.ts';
 import { openArea } from '../areas.ts';
 import { lastKnock } from '../door-actions.ts';
 import { givenEvidence, listsOf, shownLists } from '../evidence-actions.ts';
-import { fileFindings, isAcceptedFile } from '../../core/checks/file-findings.ts';
-import { fileFindingSentence } from '../../core/words/checks.ts';
 import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
 import { listRevisions } from '../store/evidence-store.ts';
+import { sitemapIndexes } from '../received-files.ts';
 import { progressIn } from '../progress.ts';
 
 export async function showCompleteness(request: RequestContext) {
@@ -30,24 +29,9 @@ export async function showCompleteness(request: RequestContext) {
     };
 }
 
-/** Findings of sitemaps that are shown; all of them are in findings.csv. */
-const MOST_FINDINGS = 60;
-
 export async function showSitemaps(request: RequestContext) {
-    const view = await checkViewOf(request);
-    const found = fileFindings(view).filter(
-        (finding) => /^(?:robots-)?sitemap-/.test(finding.check) && !isAcceptedFile(view, finding),
-    );
-    return {
-        ...sitemapFiles(view.survey),
-        findings: found.slice(0, MOST_FINDINGS).map((finding) => ({
-            file: finding.file,
-            severity: finding.severity,
-            say: fileFindingSentence(finding),
-            line: finding.line,
-        })),
-        moreFindings: Math.max(found.length - MOST_FINDINGS, 0),
-    };
+    const [view, indexes] = await Promise.all([checkViewOf(request), sitemapIndexes(appStore().db, request.survey.id)]);
+    return { view: sitemapsView(view, indexes) };
 }
 
 export async function showHosts(request: RequestContext) {

@@ -17,13 +17,23 @@
     let { api, setHref, current, origin }: Props = $props();
     let set = $state(untrack(() => (current === '' ? 'indexable' : current)));
     let split = $state<'size' | 'section'>('size');
-    let dates = $state<'sitemaps' | 'none'>('sitemaps');
+    let dates = $state<'pages' | 'headers' | 'sitemaps' | 'none'>('sitemaps');
+    let hasLanguages = $state(false);
     let isPacked = $state(false);
     let at = $state(untrack(() => `${origin}/`));
     let built = $state<SitemapBuilt | null>(null);
     let trouble = $state('');
     let asked: AbortController | null = null;
-    const params = $derived(new URLSearchParams({ set, split, dates, gzip: isPacked ? 'yes' : 'no', at }));
+    const params = $derived(
+        new URLSearchParams({
+            set,
+            split,
+            dates,
+            languages: hasLanguages ? 'pages' : 'none',
+            gzip: isPacked ? 'yes' : 'no',
+            at,
+        }),
+    );
     const filesHref = $derived(`${api}/sitemap-build/files?${params}`);
 
     $effect(() => {
@@ -73,9 +83,12 @@
         <label
             ><span class="note">dates</span><select class="field" bind:value={dates}>
                 <option value="sitemaps">as sitemaps say today</option>
+                <option value="pages">as pages say they changed</option>
+                <option value="headers">as Last-Modified says</option>
                 <option value="none">none</option>
             </select></label
         >
+        <label class="tick"><input type="checkbox" class="box" bind:checked={hasLanguages} /> with languages</label>
         <label class="tick"><input type="checkbox" class="box" bind:checked={isPacked} /> packed (gzip)</label>
     </form>
     {#if trouble !== ''}<p role="alert" class="ink2 mt-1">{trouble}</p>{/if}
