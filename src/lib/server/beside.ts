@@ -1,6 +1,7 @@
 /** What is known of a site beside a survey of it, for the checks. */
 import { NOTHING_BESIDE, type Beside, type HostForm } from '../core/checks/beside.ts';
 import type { DoorVariant } from '../core/door/door-report.ts';
+import { hostOf } from '../core/address/address.ts';
 import { externalHosts } from '../core/areas/external-hosts.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
 import { progressIn } from './progress.ts';
@@ -30,9 +31,13 @@ const formOf = ({ origin, hops, lands }: DoorVariant): HostForm => ({
     lands,
 });
 
-/** How the forms of the host answered when the door was last knocked at; empty where it never was. */
-export async function hostFormsOf(db: Database, siteId: number): Promise<HostForm[]> {
-    const [knock] = await askedOnce(`last knock ${siteId}`, () => listKnocks(db, siteId, 1));
+const bareHost = (url: string): string => hostOf(url).replace(/^www\./, '');
+
+/** How the forms of the site's host answered when its door was last knocked at; empty where it never was. */
+export async function hostFormsOf(db: Database, siteId: number, start: string): Promise<HostForm[]> {
+    const knocks = await askedOnce(`last knocks ${siteId}`, () => listKnocks(db, siteId));
+    // A site's knocks may be at its neighbours.
+    const knock = knocks.find(({ url }) => bareHost(url) === bareHost(start));
     return knock?.report.facts.variants.map(formOf) ?? [];
 }
 
@@ -41,7 +46,7 @@ export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside
     const [{ progress }, intended, hostForms, before] = await Promise.all([
         progressIn(db, survey.id),
         askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
-        hostFormsOf(db, survey.siteId),
+        hostFormsOf(db, survey.siteId, survey.settings.start),
         baselineOf(db, survey),
     ]);
     const families = (progress?.families ?? []).filter(({ state }) => state === 'closed');

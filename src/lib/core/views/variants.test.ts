@@ -34,6 +34,13 @@ describe('the view of variants', () => {
     const survey = made();
     const view = variantsView(survey);
 
+    it('tells what the last door check found of each form of the host', () => {
+        const knocked = [{ origin: OLD, status: 200, lands: ORIGIN }];
+        const doors = variantsView(survey, knocked).hosts.map(({ origin, door }) => [origin, door?.lands ?? null]);
+        expect(Object.fromEntries(doors)).toMatchObject({ [OLD]: ORIGIN, [ORIGIN]: null });
+        expect(view.hosts.every(({ door }) => door === null)).toBe(true);
+    });
+
     it('has a group for each rule, with what speaks for the form that is meant and what for the others', () => {
         expect(view.losing).toBe(2);
         expect(

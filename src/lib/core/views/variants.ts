@@ -3,6 +3,7 @@ import { hostOf, originOf } from '../address/address.ts';
 import { VARIANT_KINDS, type VariantKind } from '../address/variants.ts';
 import { redirectRules, type RedirectRules } from '../areas/redirect-rules.ts';
 import { losingVariants, meantForm } from '../areas/variants.ts';
+import type { HostForm as DoorForm } from '../checks/beside.ts';
 import { acceptedOf } from '../checks/canonicals.ts';
 import { isListed } from '../checks/roots.ts';
 import { gateOf } from '../columns/gate-facts.ts';
@@ -30,6 +31,8 @@ export interface HostForm {
     urls: number;
     set: string;
     links: number;
+    /** How it answered when the door was last knocked at; null where it was not. */
+    door: { status: number | null; lands: string } | null;
 }
 
 export interface VariantPair {
@@ -67,8 +70,8 @@ export interface VariantsView {
     standing: number;
 }
 
-/** Needs all facts and the measures. O(pages). */
-export function variantsView(survey: PackedSurvey): VariantsView {
+/** Needs all facts and the measures. O(pages). @param knocked forms of the host at the last door check */
+export function variantsView(survey: PackedSurvey, knocked: readonly DoorForm[] = []): VariantsView {
     const byRule = new Map<string, { kind: VariantKind; nodes: number[]; winner: number }>();
     for (const [node, { winner, kind }] of losingVariants(survey)) {
         const key = causeKey({ kind: 'variants', params: { by: kind, to: meantForm(survey, { winner, kind }) } });
@@ -79,7 +82,7 @@ export function variantsView(survey: PackedSurvey): VariantsView {
     const groups = [...byRule].map(([key, own]) => groupOf(survey, key, own));
     groups.sort((a, b) => VARIANT_KINDS.indexOf(a.kind) - VARIANT_KINDS.indexOf(b.kind) || b.pages - a.pages);
     return {
-        hosts: hostForms(survey),
+        hosts: hostForms(survey, knocked),
         groups,
         losing: groups.reduce((sum, { pages }) => sum + pages, 0),
         set: 'has finding "variant-doubles"',
@@ -122,7 +125,7 @@ function groupOf(
 }
 
 /** The four forms of the start page's host; of an address of a network, or with a port, only those that are known. */
-function hostForms(survey: PackedSurvey): HostForm[] {
+function hostForms(survey: PackedSurvey, knocked: readonly DoorForm[]): HostForm[] {
     const start = originOf(survey.head.start);
     const bare = hostOf(survey.head.start).replace(/^www\./, '');
     const forms = ['https', 'http'].flatMap((scheme) => [`${scheme}://${bare}`, `${scheme}://www.${bare}`]);
@@ -137,6 +140,7 @@ function hostForms(survey: PackedSurvey): HostForm[] {
     return forms
         .filter((origin) => isUsual || known.has(origin))
         .map((origin) => ({
+            door: knocked.find((form) => form.origin === origin) ?? null,
             origin,
             isStart: origin === start,
             ...rootOf(survey, origin),

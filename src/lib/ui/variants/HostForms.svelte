@@ -5,6 +5,14 @@
     import type { ViewLinks } from '../view/links.ts';
 
     let { hosts, to }: { hosts: readonly HostForm[]; to: ViewLinks } = $props();
+    const isKnocked = $derived(hosts.some(({ door }) => door !== null));
+    const atDoor = ({ origin, door }: HostForm): string => {
+        if (door === null) return '·';
+        if (door.status === null) return 'no answer';
+        return door.lands === origin ? `answers ${door.status}` : `leads to ${door.lands || 'nowhere'}`;
+    };
+    /** More than one form that answers by itself is one too many. */
+    const standing = $derived(hosts.filter(({ origin, door }) => door?.status === 200 && door.lands === origin).length);
     const does = ({ does: how, status, to: end }: HostForm): string => {
         if (how === 'not asked') return 'was not asked for';
         return how === 'redirects' ? `redirects (${status}) to ${end}` : `answers ${status}`;
@@ -18,9 +26,9 @@
     <table class="ruled">
         <thead>
             <tr
-                ><th>form</th><th>its root</th><th>canonical there</th><th class="num">URLs known</th><th class="num"
-                    >links</th
-                ></tr
+                ><th>form</th><th>its root</th>{#if isKnocked}<th>at the last door check</th>{/if}<th
+                    >canonical there</th
+                ><th class="num">URLs known</th><th class="num">links</th></tr
             >
         </thead>
         <tbody>
@@ -36,6 +44,11 @@
                     >
                         {does(host)}
                     </td>
+                    {#if isKnocked}<td
+                            class:font-semibold={standing > 1 &&
+                                host.door?.status === 200 &&
+                                host.door.lands === host.origin}>{atDoor(host)}</td
+                        >{/if}
                     <td class="breaks">{host.canonical}</td>
                     <td class="num">
                         {#if host.urls === 0}<span class="ink3">0</span>{:else}<a class="set" href={to.set(host.set)}
@@ -47,7 +60,7 @@
             {/each}
         </tbody>
     </table>
-    {#if hosts.some((host) => host.does === 'not asked')}
+    {#if !isKnocked && hosts.some((host) => host.does === 'not asked')}
         <p class="note mt-1">
             A survey asks for what links and sitemaps name; a door check knocks at all {counted(hosts.length, 'form')}.
         </p>

@@ -1,6 +1,4 @@
-import { variantsView } from '$lib/core/views/variants.ts';
 import { lookedAt } from '$lib/server/views/looked-at.ts';
+import { showVariants } from '$lib/server/views/variants.ts';
 
-export const load = lookedAt(async ({ locals }) => ({
-    view: variantsView(await locals.packed(['text', 'links'])),
-}));
+export const load = lookedAt(({ locals }) => showVariants(locals));
