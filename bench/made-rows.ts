@@ -39,6 +39,9 @@ const link = (target: number, anchor: string): ListedLink => ({
     marks: 1,
 });
 
+/** Twenty rules, of which none closes a page. */
+const ROBOTS = `User-agent: *\n${Array.from({ length: 20 }, (_, rule) => (rule % 4 === 0 ? `Disallow: /*?p${rule}=` : `Disallow: /never-${rule}/folder/`)).join('\n')}\n`;
+
 export function* madeBatches({ pages, own = 15 }: MadeRowsOptions): Generator<SurveyBatch> {
     const next = numbers(5);
     const word = (): string => WORDS[next() % WORDS.length]!;
@@ -118,6 +121,14 @@ export function* madeBatches({ pages, own = 15 }: MadeRowsOptions): Generator<Su
             );
         }
         if (page === pages - 1) {
+            batch.files.push({
+                kind: 'robots',
+                url: `${MADE_ORIGIN}/robots.txt`,
+                status: 200,
+                note: '',
+                entries: null,
+                text: ROBOTS,
+            });
             batch.files.push({
                 kind: 'sitemap',
                 url: `${MADE_ORIGIN}/sitemap.xml`,

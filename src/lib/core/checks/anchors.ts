@@ -4,7 +4,17 @@ import { linkEnd, linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_MARK } from '../page/links.ts';
 import { countWords } from '../page/text.ts';
-import { defineCheck, thresholdOf, when, type Check, type CheckView, type Threshold, type Told } from './check.ts';
+import type { FindingParams } from '../words/finding-params.ts';
+import {
+    defineCheck,
+    thresholdOf,
+    when,
+    type Check,
+    type CheckView,
+    type FindingPlace,
+    type Threshold,
+    type Told,
+} from './check.ts';
 import { listPlaces, saysNothing } from './link-words.ts';
 import { siteUrl } from './site-url.ts';
 
@@ -91,6 +101,46 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
         }
         return { count, first, other };
     });
+}
+
+/** Of a page the first link in its text whose words lead elsewhere too, and how many there are. O(links of the page) */
+function sharedWords({ survey }: CheckView): (node: number) => Told<FindingParams['same-words']> | null {
+    const { isPage, pageStart, pageBlocks, blockList, listStart, kind, target } = linkGraphOf(survey);
+    const anchor = survey.numbers('link_anchor');
+    const { count, first, other } = targetsBySay(survey);
+    const { inText } = listPlaces(survey);
+    const [isNothing, meant] = [saysNothing(survey), meantPage(survey)];
+    return (node) => {
+        if (isPage[node] !== 1) return null;
+        let [links, found] = [0, -1];
+        let place: FindingPlace | undefined;
+        for (let pageBlock = pageStart[node]!; pageBlock < pageStart[node + 1]!; pageBlock++) {
+            const list = blockList[pageBlocks[pageBlock]!]!;
+            if (inText[list] !== 1) continue;
+            for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+                if (count[anchor[link]!]! < 2 || kind[link] !== A || target[link]! < 0 || target[link] === node)
+                    continue;
+                if (isNothing(link, list)) continue;
+                links++;
+                if (found !== -1) continue;
+                found = link;
+                place = { pageBlock, at: link - listStart[list]! };
+            }
+        }
+        if (found === -1 || place === undefined) return null;
+        const own = anchor[found]!;
+        const elsewhere = first[own] === meant(target[found]!) ? other[own]! : first[own]!;
+        return {
+            params: {
+                anchor: survey.word('link_anchor', found),
+                url: linkEnd(survey, found),
+                other: elsewhere < survey.count ? siteUrl(survey, elsewhere) : survey.addressUrl(elsewhere),
+                pages: count[own]!,
+                links,
+            },
+            place,
+        };
+    };
 }
 
 /** Different texts of links by which pages of the site are called; counted where it can be many. O(links log links) */
@@ -233,36 +283,14 @@ export const ANCHOR_CHECKS: readonly Check[] = [
     defineCheck({
         id: 'same-words',
         severity: 'risk',
-        looks: 'link',
+        looks: 'page',
         name: 'One wording, several pages',
-        fires: 'A link in the text of a page whose words lead to another page elsewhere in a text.',
+        fires: 'A page with a link in its text whose words lead to another page elsewhere in a text.',
         quiet: 'Menus and other blocks that pages share; words that say nothing; numbers; several addresses of one page; links of a page to a place on it.',
         why: 'Neither readers nor whoever weighs links can tell which page is meant by them.',
         advice: 'Give each page words of its own.',
         example: '“Fees” leads to /fees/ on one page, to /fees-2019/ on another',
-        meant: { kinds: ['a'] },
-        ofLink: ({ survey }) => {
-            const anchor = survey.numbers('link_anchor');
-            const target = survey.numbers('link_target');
-            const { count, first, other } = targetsBySay(survey);
-            const { inText, page } = listPlaces(survey);
-            const [isNothing, meant] = [saysNothing(survey), meantPage(survey)];
-            return (link) => {
-                const own = anchor[link]!;
-                if (count[own]! < 2 || target[link]! < 0) return null;
-                const list = listOfLink(survey, link);
-                if (inText[list] !== 1 || target[link] === page[list] || isNothing(link, list)) return null;
-                const elsewhere = first[own] === meant(target[link]!) ? other[own]! : first[own]!;
-                return {
-                    params: {
-                        anchor: survey.word('link_anchor', link),
-                        url: linkEnd(survey, link),
-                        other: elsewhere < survey.count ? siteUrl(survey, elsewhere) : survey.addressUrl(elsewhere),
-                        pages: count[own]!,
-                    },
-                };
-            };
-        },
+        ofPage: sharedWords,
     }),
     defineCheck({
         id: 'many-names',

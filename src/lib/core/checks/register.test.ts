@@ -445,6 +445,28 @@ describe('redirects to the start page', () => {
     });
 });
 
+describe('pages without the frame of their language', () => {
+    it('are told where languages have frames of their own and none in common, and not where a language has none', () => {
+        const site = whole();
+        const of = (language: string, from: number, count: number): string[] => {
+            const paths = Array.from({ length: count }, (_, n) => `/${language}/${from + n}`);
+            for (const path of paths) site.page(path, [], { ...plain, language });
+            return paths;
+        };
+        site.share(of('cy', 0, 100), [{ to: '/a/one', anchor: 'Dewislen' }], 'header');
+        site.share(of('fr', 0, 200), [{ to: '/a/two', anchor: 'Menu' }], 'header');
+        of('fr', 200, 12);
+        of('ga', 0, 12);
+        const survey = pack(site);
+        const found = Array.from({ length: survey.count }, (_, node) => node).filter((node) =>
+            pageFindings(checkView(survey), node).findings.some(({ finding }) => finding.check === 'design-apart'),
+        );
+        const told = found.map((node) => survey.url(node).slice(ORIGIN.length));
+        expect(told.filter((path) => path.startsWith('/fr/2'))).toHaveLength(12);
+        expect(told.filter((path) => path.startsWith('/cy/') || path.startsWith('/fr/1'))).toEqual([]);
+    });
+});
+
 describe('the register', () => {
     it('gives every check an id of its own', () => {
         const ids = CHECKS.map(({ id }) => id);

@@ -65,12 +65,14 @@ function apart(view: CheckView): ReadonlySet<number> {
         else byLanguage.set(language[node]!, [node]);
     }
     const design = designOf(survey, all, least);
-    if (design === null) return new Set();
     const designs = new Map([...byLanguage].map(([code, own]) => [code, designOf(survey, own, least)]));
     const isApart = (node: number): boolean => {
-        const own = templatesOn(survey, node);
         const ofLanguage = designs.get(language[node]!) ?? null;
-        for (const template of own) if (design.has(template) || ofLanguage?.has(template)) return false;
+        // A site of several languages may have no block in common, and each of them a design.
+        if (design === null && ofLanguage === null) return false;
+        for (const template of templatesOn(survey, node)) {
+            if (design?.has(template) || ofLanguage?.has(template)) return false;
+        }
         return !FOR_PAPER.test(survey.url(node));
     };
     const found = all.filter(isApart);

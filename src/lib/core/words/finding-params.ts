@@ -100,7 +100,8 @@ export interface FindingParams {
     'anchor-generic': { url: string; anchor: string };
     'anchor-url': { anchor: string };
     'anchor-long': { url: string; characters: number; isCard: boolean };
-    'same-words': { anchor: string; url: string; other: string; pages: number };
+    /** Its first such link, how many pages those words lead to, and how many such links it has. */
+    'same-words': { anchor: string; url: string; other: string; pages: number; links: number };
     'many-names': { names: number };
     'self-link': { anchor: string };
     'twin-links': { url: string };

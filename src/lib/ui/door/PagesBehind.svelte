@@ -51,7 +51,7 @@
         <p>Start page, {what}: “{ours}” to us, “{other}” to the other agent.</p>
     {/each}
     <p class="note mt-1">
-        A survey asks each host once for an address that nobody can have made as well, to learn how it answers for what is
-        not there. A setting leaves that out; this check never asks for it.
+        A survey asks each host once for an address that nobody can have made as well, to learn how it answers for what
+        is not there. A setting leaves that out; this check never asks for it.
     </p>
 </section>
