@@ -67,6 +67,9 @@ function meantPage(survey: PackedSurvey): (target: number) => number {
     };
 }
 
+/** Pages of one wording that are counted; beyond, nobody looks at their number. */
+const MOST_TARGETS = 100;
+
 /**
  * By the number of a text of links: how many different pages the links in texts of pages lead to that say it, and the
  * last one. Texts without a letter (numbers of pages) name nothing. O(links), once for each survey.
@@ -92,7 +95,7 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
                 if (to === first[own] || to === other[own]) continue;
                 if (first[own] === -1) [first[own], count[own]] = [to, 1];
                 else if (other[own] === -1) [other[own], count[own]] = [to, 2];
-                else {
+                else if (count[own]! < MOST_TARGETS) {
                     const more = further.get(own) ?? new Set<number>();
                     further.set(own, more.add(to));
                     count[own] = 2 + more.size;
@@ -153,19 +156,27 @@ function namesOf({ survey }: CheckView, most: number): (node: number) => number 
         if (isPage[node] !== 1) continue;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) held[blockList[pageBlocks[at]!]!] = 1;
     }
-    const names = new Map<number, Set<number>>();
+    const texts = survey.texts('link_anchor_words').length;
+    // A page and a text as one number: sorted, those that are the same stand together.
+    const pairs = new Float64Array(target.length);
+    let all = 0;
     for (let list = 0; list + 1 < listStart.length; list++) {
         if (held[list] !== 1) continue;
         for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
             const to = target[link]!;
             if (kind[link] !== A || to < 0 || to >= survey.count || incoming[to]! <= most) continue;
-            if (anchor[link] === noAnchor) continue;
-            const own = names.get(to);
-            if (own) own.add(anchor[link]!);
-            else names.set(to, new Set([anchor[link]!]));
+            if (anchor[link] !== noAnchor) pairs[all++] = to * texts + anchor[link]!;
         }
     }
-    const counts = new Map([...names].flatMap(([to, own]) => (own.size > most ? [[to, own.size] as const] : [])));
+    const counts = new Map<number, number>();
+    const sorted = pairs.subarray(0, all).sort();
+    for (let at = 0, names = 0; at < all; at++) {
+        if (sorted[at] !== sorted[at - 1]) names++;
+        const page = Math.floor(sorted[at]! / texts);
+        if (at + 1 < all && Math.floor(sorted[at + 1]! / texts) === page) continue;
+        if (names > most) counts.set(page, names);
+        names = 0;
+    }
     return (node) => counts.get(node) ?? 0;
 }
 

@@ -25,57 +25,66 @@ function lostNodes(survey: PackedSurvey): (node: number) => { folder: string; ur
     };
 }
 
-/**
- * Templates that nine tenths of some pages carry; null where they are too few to have a design.
- * @param pages whose links count
- */
-function designOf(survey: PackedSurvey, pages: readonly number[], least: number): Set<number> | null {
-    if (pages.length <= least) return null;
-    const carried = new Map<number, number>();
-    for (const node of pages) {
-        for (const template of templatesOn(survey, node)) carried.set(template, (carried.get(template) ?? 0) + 1);
-    }
-    const design = new Set<number>();
-    for (const [template, count] of carried) if (count >= NEARLY_ALL * pages.length) design.add(template);
-    return design.size === 0 ? null : design;
-}
-
-function templatesOn(survey: PackedSurvey, node: number): Set<number> {
+/** Tells each template of a page, once. O(blocks of the page) */
+function eachTemplate(survey: PackedSurvey): (node: number, tell: (template: number) => void) => void {
     const { pageStart, pageBlocks, blockTemplate } = linkGraphOf(survey);
-    const own = new Set<number>();
-    for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
-        const template = blockTemplate[pageBlocks[at]!]!;
-        if (template !== -1) own.add(template);
-    }
-    return own;
+    /** The last page that each template was told of. */
+    const last = new Int32Array(survey.measured.templates.length).fill(-1);
+    return (node, tell) => {
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const template = blockTemplate[pageBlocks[at]!]!;
+            if (template === -1 || last[template] === node) continue;
+            last[template] = node;
+            tell(template);
+        }
+        // Whoever asks again is told again.
+        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
+            const template = blockTemplate[pageBlocks[at]!]!;
+            if (template !== -1) last[template] = -1;
+        }
+    };
 }
 
-/** Pages without any block of the design, where they are many enough; a language may have a design of its own. */
+/** 1 for the templates that nine tenths of some pages carry; null where they are too few to have a design, or have none. */
+function designOf(carried: Uint32Array, pages: number, least: number): Uint8Array | null {
+    if (pages <= least) return null;
+    const design = Uint8Array.from(carried, (count) => (count >= NEARLY_ALL * pages ? 1 : 0));
+    return design.includes(1) ? design : null;
+}
+
+/** Pages without any block of the design, where they are many enough; a language may have a design of its own. O(page blocks) */
 function apart(view: CheckView): ReadonlySet<number> {
     const { survey } = view;
     const [isPage, language] = [survey.numbers('page'), survey.numbers('language')];
     const least = thresholdOf(view, 'design-apart', MANY_APART);
-    const all: number[] = [];
-    const byLanguage = new Map<number, number[]>();
+    const each = eachTemplate(survey);
+    const count = survey.measured.templates.length;
+    const ofAll = { pages: 0, carried: new Uint32Array(count) };
+    const ofLanguage = new Map<number, typeof ofAll>();
     for (let node = 0; node < survey.count; node++) {
         if (isPage[node] !== 1) continue;
-        all.push(node);
-        const own = byLanguage.get(language[node]!);
-        if (own) own.push(node);
-        else byLanguage.set(language[node]!, [node]);
+        const own = ofLanguage.get(language[node]!) ?? { pages: 0, carried: new Uint32Array(count) };
+        ofLanguage.set(language[node]!, own);
+        ofAll.pages++;
+        own.pages++;
+        each(node, (template) => {
+            ofAll.carried[template]!++;
+            own.carried[template]!++;
+        });
     }
-    const design = designOf(survey, all, least);
-    const designs = new Map([...byLanguage].map(([code, own]) => [code, designOf(survey, own, least)]));
-    const isApart = (node: number): boolean => {
-        const ofLanguage = designs.get(language[node]!) ?? null;
+    const design = designOf(ofAll.carried, ofAll.pages, least);
+    const designs = new Map([...ofLanguage].map(([code, own]) => [code, designOf(own.carried, own.pages, least)]));
+    const found: number[] = [];
+    for (let node = 0; node < survey.count; node++) {
+        const own = designs.get(language[node]!) ?? null;
         // A site of several languages may have no block in common, and each of them a design.
-        if (design === null && ofLanguage === null) return false;
-        for (const template of templatesOn(survey, node)) {
-            if (design?.has(template) || ofLanguage?.has(template)) return false;
-        }
-        return !FOR_PAPER.test(survey.url(node));
-    };
-    const found = all.filter(isApart);
+        if (isPage[node] !== 1 || (design === null && own === null)) continue;
+        let isApart = true;
+        each(node, (template) => {
+            if (design?.[template] === 1 || own?.[template] === 1) isApart = false;
+        });
+        if (isApart && !FOR_PAPER.test(survey.url(node))) found.push(node);
+    }
     return new Set(found.length >= least ? found : []);
 }
 

@@ -118,8 +118,11 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
         isCard
             ? `A whole card is the link to ${url}: ${number(characters)} characters, with a heading among them.`
             : `Links to ${url} by ${number(characters)} characters.`,
-    'same-words': ({ anchor, url, other, pages, links }) =>
-        `Links to ${url} by “${anchor}”, which elsewhere leads to ${other}${pages === 2 ? '' : `, and to ${number(pages - 2)} more`}${links === 1 ? '' : `; so with ${counted(links - 1, 'more link', 'more links')} of it`}.`,
+    'same-words': ({ anchor, url, other, pages, links }) => {
+        const besides = pages === 2 ? '' : `, and to ${number(pages - 2)} ${pages >= 100 ? 'or more besides' : 'more'}`;
+        const more = links === 1 ? '' : `; so with ${counted(links - 1, 'more link', 'more links')} of it`;
+        return `Links to ${url} by “${anchor}”, which elsewhere leads to ${other}${besides}${more}.`;
+    },
     'many-names': ({ names }) => `Links call it by ${number(names)} different texts.`,
     'self-link': ({ anchor }) => (anchor === '' ? 'Links to itself.' : `Links to itself by “${anchor}”.`),
     'twin-links': ({ url }) => `Has two links to ${url} side by side.`,
