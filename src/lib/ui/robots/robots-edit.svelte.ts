@@ -18,6 +18,9 @@ interface Subject {
     before: string;
 }
 
+/** Milliseconds without a letter after which a text stands. */
+const PAUSE = 300;
+
 export class RobotsEdit {
     readonly #survey: BrowserSurvey;
     readonly #subject: Subject;
@@ -95,7 +98,7 @@ export class RobotsEdit {
         else this.say = options.length > 0 ? '' : `No rule is needed: they are ${make} already, or none is known.`;
     }
 
-    /** First what is told at once, then the paths, for which all links are needed. */
+    /** First what is told at once, then, once nothing more is written, the paths, for which all links are followed. */
     async #look(): Promise<void> {
         const asked = ++this.#asked;
         this.isUnknown = false;
@@ -106,6 +109,9 @@ export class RobotsEdit {
         const { origin, before } = this.#subject;
         const question = { origin, before, after: this.text, agent: this.#agent };
         for (const paths of [false, true]) {
+            // Whoever is still writing does not wait for paths of a text that is no more.
+            if (paths) await new Promise((done) => setTimeout(done, PAUSE));
+            if (asked !== this.#asked) return;
             const change = await this.#survey.robots({ ...question, paths });
             // What was typed meanwhile is asked for by itself.
             if (asked !== this.#asked) return;
