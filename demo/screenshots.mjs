@@ -38,9 +38,9 @@ const VIEWS = [
     ['templates', `${survey}/templates`, 'chart', 1280, 800],
     ['door', `${address}/sites/1/door`, 'chart', 1280, 800],
     ['completeness', `${survey}/completeness`, 'chart', 1280, 800],
-    ['evidence', `${survey}/evidence`, 'night', 1280, 800],
+    ['sitemaps', `${survey}/sitemaps`, 'night', 1280, 800],
     ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
-    ['add-a-site', `${address}/sites/new`, 'chart', 1280, 800],
+    ['spent', `${survey}/spent`, 'chart', 1280, 800],
 ];
 
 const browser = await puppeteer.launch({

@@ -49,7 +49,7 @@ export const PLANTED_ANCHORS: PlantedOf<
             .page('/c', [{ to: '/a/one', anchor: '» Read more …' }], plain)
             .page('/d', [{ to: '/a/one', anchor: 'Read more about saws' }], plain)
             // Says nothing in English; in German it is a word like any other.
-            .page('/e', [{ to: '/a/one', anchor: 'Go' }], german);
+            .page('/e', [{ to: '/a/one', anchor: 'More' }], german);
         return { site, at: '/c', not: '/d', never: '/e' };
     },
     'anchor-url': () => links({ anchor: 'https://site.example/a/one' }, { anchor: 'see https://site.example/a/one' }),
@@ -64,10 +64,12 @@ export const PLANTED_ANCHORS: PlantedOf<
             // “More” stands for any page, and is told as such; a number names nothing.
             .page('/d', [...say('/a/one', 'more'), ...say('/a/one', '2')], plain)
             .page('/f', [...say('/a/two', 'more'), ...say('/a/two', '2')], plain)
-            // Two addresses of one page.
+            // Three addresses of one page: a redirect to it, and another way to write it.
             .page('/g', say('/a/one', 'Saws'), plain)
-            .page('/h', say('/old', 'Saws'), plain);
+            .page('/h', say('/old', 'Saws'), plain)
+            .page('/i', say('http://site.example/a/one', 'Saws'), plain);
         site.rows.pages.find(({ address }) => address === site.id('/old'))!.redirectTo = site.id('/a/one');
+        site.rows.addresses[site.id('http://site.example/a/one')]!.internal = true;
         return { site, at: '/c', not: '/d', never: '/g' };
     },
     'many-names': () => {

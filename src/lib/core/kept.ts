@@ -17,6 +17,7 @@ export interface KeptKinds {
     'delayed refreshes': [];
     'external hosts': [];
     fields: [];
+    'first variants': [];
     flag: [name: string];
     /** The origins are those of the robots.txt files of the survey. */
     'host urls': [origin: string, others: string];

@@ -22,6 +22,19 @@ export function winningVariants(survey: PackedSurvey): ReadonlyMap<number, numbe
     });
 }
 
+/** Of each URL the first that differs from it only by the way it is written; itself where there is none. O(URLs), once */
+export function firstVariants(survey: PackedSurvey): Int32Array {
+    return once(survey, 'first variants', [], () => {
+        const first = new Map<string, number>();
+        return Int32Array.from(survey.texts('url').all(), (url, node) => {
+            const key = variantKey(url);
+            const known = first.get(key);
+            if (known === undefined) first.set(key, node);
+            return known ?? node;
+        });
+    });
+}
+
 /** Pages that are variants of each other. */
 function groupsOf(survey: PackedSurvey): number[][] {
     const urls = survey.texts('url').all();

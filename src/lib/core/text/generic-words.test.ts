@@ -9,8 +9,10 @@ describe('words of a link that say nothing', () => {
         ['Read more about saws', 'en', false],
         ['mehr erfahren', 'de', true],
         // What says nothing in one language is a word in another.
-        ['Go', 'en', true],
-        ['Go', 'de', false],
+        ['More', 'en', true],
+        ['More', 'de', false],
+        // The name of a page of many sites.
+        ['Visit', 'en', false],
         ['plus', 'fr', true],
         ['Plus', 'en', false],
         // A page that does not say its language, or one without a list: any list counts.
