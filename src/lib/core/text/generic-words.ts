@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<string, string>> = {
     cy: 'yma|cliciwch yma|mwy|darllen mwy|rhagor|mwy o wybodaeth|parhau|nesaf|blaenorol|dolen',
     da: 'her|klik her|mere|læs mere|se mere|mere information|fortsæt|næste|forrige|link',
     de: 'hier|hier klicken|klicken sie hier|klick hier|mehr|mehr lesen|weiterlesen|lesen sie mehr|mehr erfahren|mehr dazu|mehr infos|mehr informationen|weitere informationen|weiter|zurück|nächste|vorherige|link|zum artikel|zur seite',
-    en: 'here|click here|click|click this|this|this page|this link|link|more|read more|read on|see more|view more|show more|learn more|find out more|more info|more information|more details|continue|continue reading|go here|next|previous|prev|back|up|top|back to top|see here|full story|full article',
+    en: 'here|click here|click|click this|this|this page|this link|link|more|read more|read on|see more|view more|show more|learn more|find out more|more info|more information|more details|continue|continue reading|go here|next|previous|prev|next page|previous page|older|newer|back|up|top|back to top|see here|full story|full article',
     es: 'aquí|haz clic aquí|haga clic aquí|pulse aquí|más|leer más|ver más|más información|saber más|continuar|siguiente|anterior|enlace',
     fi: 'tästä|täältä|klikkaa tästä|lisää|lue lisää|katso lisää|lisätietoja|jatka|seuraava|edellinen|linkki',
     fr: "ici|cliquez ici|cliquer ici|plus|lire la suite|lire plus|voir plus|en savoir plus|plus d’informations|plus d'informations|plus d’infos|la suite|suite|suivant|précédent|lien|continuer",
