@@ -152,8 +152,9 @@ describe('evidence from elsewhere', () => {
         await input.uploadFile(path);
         await waitForText(page, 'Which agents are robots?');
         await clickText(page, 'Add robots.log', 'button');
-        await waitForText(page, 'robots.log');
-        await waitForText(page, 'lists from elsewhere');
+        await page.waitForFunction(() =>
+            document.querySelector('section[aria-label="Lists"]')?.textContent?.includes('robots.log'),
+        );
         await page.goto(`${app.address}/sites/1/1/spent`);
         await waitForText(page, 'Robots spend 75% of 4 requests on what may be indexed');
         await waitForText(page, 'OtterBot');

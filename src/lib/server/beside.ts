@@ -4,10 +4,11 @@ import type { DoorVariant } from '../core/door/door-report.ts';
 import { hostOf } from '../core/address/address.ts';
 import { externalHosts } from '../core/areas/external-hosts.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
+import { knocksIn } from './knocks.ts';
+import { log } from './process/log.ts';
 import { progressIn } from './progress.ts';
 import { askedOnce } from './request-memo.ts';
 import type { Database } from './store/connect.ts';
-import { listKnocks } from './store/door-store.ts';
 import { listIntended } from './store/intended-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
@@ -25,6 +26,16 @@ async function hostsOf({ open }: Surveys, survey: Survey): Promise<ReadonlySet<s
     return own;
 }
 
+/** Null where the survey before cannot be opened: what only it knows is not known, and all else is told. */
+async function hostsBefore(surveys: Surveys, before: Survey): Promise<ReadonlySet<string> | null> {
+    try {
+        return await hostsOf(surveys, before);
+    } catch (error) {
+        log.warn('the survey before cannot be opened: hosts that are new are not told', { survey: before.id, error });
+        return null;
+    }
+}
+
 const formOf = ({ origin, hops, lands }: DoorVariant): HostForm => ({
     origin,
     status: hops.at(-1)?.status ?? null,
@@ -35,7 +46,7 @@ const bareHost = (url: string): string => hostOf(url).replace(/^www\./, '');
 
 /** How the forms of the site's host answered when its door was last knocked at; empty where it never was. */
 export async function hostFormsOf(db: Database, siteId: number, start: string): Promise<HostForm[]> {
-    const knocks = await askedOnce(`last knocks ${siteId}`, () => listKnocks(db, siteId));
+    const knocks = await knocksIn(db, siteId);
     // A site's knocks may be at its neighbours.
     const knock = knocks.find(({ url }) => bareHost(url) === bareHost(start));
     return knock?.report.facts.variants.map(formOf) ?? [];
@@ -61,6 +72,6 @@ export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside
         })),
         intended,
         hostForms,
-        hostsBefore: before === null ? null : await hostsOf(surveys, before),
+        hostsBefore: before === null ? null : await hostsBefore(surveys, before),
     };
 }

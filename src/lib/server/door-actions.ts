@@ -7,6 +7,7 @@ import { openSecrets } from './access/secret-box.ts';
 import { readSettings } from './access/settings.ts';
 import { appKey, appStore } from './app.ts';
 import { checkDoor, KNOCK_PATIENCE, OTHER_AGENT } from './crawl/door-check.ts';
+import { knocksIn } from './knocks.ts';
 import { addKnock, getKnock, knockBefore, listKnocks, type StoredKnock } from './store/door-store.ts';
 import type { Site } from './store/site-store.ts';
 
@@ -81,7 +82,7 @@ export interface KnockInShort {
 
 /** What the newest knock at a site's door said, until a moment; null where nobody had knocked. */
 export async function lastKnock(siteId: number, until = Infinity): Promise<KnockInShort | null> {
-    const knocks = await listKnocks(appStore().db, siteId);
+    const knocks = await knocksIn(appStore().db, siteId);
     const last = knocks.find((item) => item.at <= until);
     return last ? { id: last.id, at: last.at, say: doorSentence(last.report), state: last.report.verdict.state } : null;
 }
