@@ -1,11 +1,16 @@
 /** A survey that knocks at the door before it begins, on a real server and the real database. */
+import { originOf } from '$lib/core/address/address.ts';
+import { judgeDoor } from '$lib/core/door/judge-door.ts';
+import { DEFAULT_SETTINGS } from '$lib/core/survey/default-settings.ts';
+import { doorFor } from '$lib/server/beside.ts';
+import { doorFacts } from '../support/door.ts';
 import { doorSentence } from '$lib/core/words/door.ts';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { SurveySettings } from '$lib/core/survey/settings.ts';
 import { doSurveyJob } from '$lib/server/jobs/survey-job.ts';
 import { ownerName } from '$lib/server/jobs/worker-loop.ts';
-import { listKnocks } from '$lib/server/store/door-store.ts';
+import { addKnock, listKnocks } from '$lib/server/store/door-store.ts';
 import { readProgress } from '$lib/server/store/job-store.ts';
 import { jobs } from '$lib/server/store/schema.ts';
 import { addSite } from '$lib/server/store/site-store.ts';
@@ -113,5 +118,34 @@ describe('knocking first', () => {
             'https://www.site.example/a',
             'https://www.site.example/',
         ]);
+    });
+});
+
+describe('the door check beside a survey', () => {
+    const DAY = 86_400_000;
+    const knockAt = async (siteId: number, url: string, at: number, status: number): Promise<void> => {
+        const form = { origin: originOf(url), lands: originOf(url), canonical: '', certificate: null };
+        const hops = [{ url, status, to: '', by: '' as const, failure: '' as const }];
+        const facts = doorFacts({ url, at, variants: [{ ...form, hops }] });
+        await addKnock(instance.store.db, siteId, { facts, verdict: judgeDoor(facts) });
+    };
+    const OWN = 'https://www.site.example/';
+
+    it('is the last one until the survey ended, else the first after it, and never one at a neighbour', async () => {
+        const { db } = instance.store;
+        const settings = { ...DEFAULT_SETTINGS, start: OWN };
+        const door = async (endedAt: number | null) => {
+            const found = await doorFor(db, { siteId: 900, settings, endedAt });
+            return found && [found.at / DAY, found.forms[0]!.status];
+        };
+        expect(await door(5 * DAY)).toBeNull();
+        await knockAt(900, 'https://shop.site.example/', 1 * DAY, 500);
+        expect(await door(5 * DAY)).toBeNull();
+        await knockAt(900, OWN, 2 * DAY, 200);
+        await knockAt(900, 'https://site.example/', 4 * DAY, 301);
+        await knockAt(900, OWN, 6 * DAY, 503);
+        expect(await door(5 * DAY)).toEqual([4, 301]);
+        expect(await door(1 * DAY)).toEqual([2, 200]);
+        expect(await door(null)).toEqual([6, 503]);
     });
 });

@@ -44,20 +44,26 @@ const formOf = ({ origin, hops, lands }: DoorVariant): HostForm => ({
 
 const bareHost = (url: string): string => hostOf(url).replace(/^www\./, '');
 
-/** How the forms of the site's host answered when its door was last knocked at; empty where it never was. */
-export async function hostFormsOf(db: Database, siteId: number, start: string): Promise<HostForm[]> {
-    const knocks = await knocksIn(db, siteId);
-    // A site's knocks may be at its neighbours.
-    const knock = knocks.find(({ url }) => bareHost(url) === bareHost(start));
-    return knock?.report.facts.variants.map(formOf) ?? [];
+/**
+ * How the forms of the site's host answered at its door when a survey was made: at the last knock until it ended, else at
+ * the first after it. Null where nobody knocked.
+ */
+export async function doorFor(
+    db: Database,
+    { siteId, settings, endedAt }: Pick<Survey, 'siteId' | 'settings' | 'endedAt'>,
+): Promise<{ at: number; forms: HostForm[] } | null> {
+    // A site's knocks may be at its neighbours. The newest stands first.
+    const knocks = (await knocksIn(db, siteId)).filter(({ url }) => bareHost(url) === bareHost(settings.start));
+    const knock = knocks.find(({ at }) => endedAt === null || at <= endedAt) ?? knocks.at(-1);
+    return knock ? { at: knock.at, forms: knock.report.facts.variants.map(formOf) } : null;
 }
 
 export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside> {
     const { db } = surveys;
-    const [{ progress }, intended, hostForms, before] = await Promise.all([
+    const [{ progress }, intended, door, before] = await Promise.all([
         progressIn(db, survey.id),
         askedOnce(`intended ${survey.siteId}`, () => listIntended(db, survey.siteId)),
-        hostFormsOf(db, survey.siteId, survey.settings.start),
+        doorFor(db, survey),
         baselineOf(db, survey),
     ]);
     const families = (progress?.families ?? []).filter(({ state }) => state === 'closed');
@@ -71,7 +77,7 @@ export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside
             byHand,
         })),
         intended,
-        hostForms,
+        hostForms: door?.forms ?? [],
         hostsBefore: before === null ? null : await hostsBefore(surveys, before),
     };
 }

@@ -24,7 +24,7 @@ export interface HostForm {
 export interface Beside {
     families: readonly ClosedFamily[];
     intended: readonly IntendedPage[];
-    /** At the last door check; empty where there was none. */
+    /** At the last door check until the survey ended, else the first after it; empty where there was none. */
     hostForms: readonly HostForm[];
     /** Other hosts that the whole survey before links to; null where there is none. */
     hostsBefore: ReadonlySet<string> | null;

@@ -36,7 +36,7 @@ export const HOST_CHECKS: readonly Check[] = [
         severity: 'fault',
         looks: 'file',
         name: 'Several forms of the host',
-        fires: 'A form of the host (http or https, with or without `www.`) that answers 200 by itself beside another, at the last door check or with a page that was read on both.',
+        fires: 'A form of the host (http or https, with or without `www.`) that answers 200 by itself beside another, at the door check before the survey ended or with a page that was read on both.',
         quiet: 'Forms that redirect to one of them, or do not answer.',
         why: 'The whole site stands there twice, whatever its canonicals say.',
         advice: 'Redirect all forms of the host to one, for every address.',

@@ -31,7 +31,7 @@ export interface HostForm {
     urls: number;
     set: string;
     links: number;
-    /** How it answered when the door was last knocked at; null where it was not. */
+    /** How it answered at the door check beside the survey; null where there was none. */
     door: { status: number | null; lands: string } | null;
 }
 
@@ -70,7 +70,7 @@ export interface VariantsView {
     standing: number;
 }
 
-/** Needs all facts and the measures. O(pages). @param knocked forms of the host at the last door check */
+/** Needs all facts and the measures. O(pages). @param knocked forms of the host at the door check beside it */
 export function variantsView(survey: PackedSurvey, knocked: readonly DoorForm[] = []): VariantsView {
     const byRule = new Map<string, { kind: VariantKind; nodes: number[]; winner: number }>();
     for (const [node, { winner, kind }] of losingVariants(survey)) {

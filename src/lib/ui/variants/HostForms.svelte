@@ -1,10 +1,16 @@
 <script lang="ts">
     /** The four forms of the host: what each does at its root, what its pages name, and what links go there. */
     import type { HostForm } from '../../core/views/variants.ts';
-    import { count, counted } from '../parts/format.ts';
+    import { count, counted, moment } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
 
-    let { hosts, to }: { hosts: readonly HostForm[]; to: ViewLinks } = $props();
+    interface Props {
+        hosts: readonly HostForm[];
+        /** When the door was knocked at; null for never. */
+        knockedAt: number | null;
+        to: ViewLinks;
+    }
+    let { hosts, knockedAt, to }: Props = $props();
     const isKnocked = $derived(hosts.some(({ door }) => door !== null));
     const atDoor = ({ origin, door }: HostForm): string => {
         if (door === null) return '·';
@@ -26,9 +32,9 @@
     <table class="ruled">
         <thead>
             <tr
-                ><th>form</th><th>its root</th>{#if isKnocked}<th>at the last door check</th>{/if}<th
-                    >canonical there</th
-                ><th class="num">URLs known</th><th class="num">links</th></tr
+                ><th>form</th><th>its root</th>{#if isKnocked}<th>at the door check</th>{/if}<th>canonical there</th><th
+                    class="num">URLs known</th
+                ><th class="num">links</th></tr
             >
         </thead>
         <tbody>
@@ -60,6 +66,7 @@
             {/each}
         </tbody>
     </table>
+    {#if knockedAt !== null}<p class="note mt-1">The door check was on {moment(knockedAt)}.</p>{/if}
     {#if !isKnocked && hosts.some((host) => host.does === 'not asked')}
         <p class="note mt-1">
             A survey asks for what links and sitemaps name; a door check knocks at all {counted(hosts.length, 'form')}.

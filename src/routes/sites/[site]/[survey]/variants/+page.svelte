@@ -13,6 +13,6 @@
 <svelte:head><title>Variants · {data.site.name} · Edge Map</title></svelte:head>
 <div class="view">
     <VariantsHeadline {view} {to} />
-    <HostForms hosts={view.hosts} {to} />
+    <HostForms hosts={view.hosts} knockedAt={data.knockedAt} {to} />
     {#each view.groups as group (group.set)}<VariantGroup {group} {to} />{/each}
 </div>
