@@ -1,5 +1,6 @@
 /** The facts of a document beside its links: headings, social tags, structured data, dates, ids, what stands misplaced. */
 import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
+import { noscriptLinks } from './noscript.ts';
 import { foldSpace, textContent } from './text.ts';
 
 export interface Heading {
@@ -145,11 +146,9 @@ export class DocumentFactsFinder {
                 if (/^application\/ld\+json\b/i.test((attributeOf(element, 'type') ?? '').trim()))
                     this.#readJson(element);
                 break;
-            case 'noscript': {
-                const text = element.children.map((child) => (isElement(child) ? '' : child.text)).join('');
-                facts.noscriptLinks += text.match(/<a\s[^>]{0,2000}?\bhref\s*=/gi)?.length ?? 0;
+            case 'noscript':
+                facts.noscriptLinks += noscriptLinks(element).length;
                 break;
-            }
         }
     }
 
