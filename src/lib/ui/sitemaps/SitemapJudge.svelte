@@ -94,7 +94,7 @@
         {#if trouble !== ''}<p class="fault-line mt-1">{trouble}</p>{/if}
         {#if judged}
             <p class="mt-2"><b>{judged.kind}</b>{judged.at === null ? '' : `, judged at ${judged.at}`}.</p>
-            <ol class="steps">
+            <ol class="tried">
                 {#each judged.steps as { ok, tried, seen }, index (index)}
                     <li class:fault-line={ok === false}>
                         <span class="ink3">{MARK[`${ok}`]}</span>
@@ -148,7 +148,7 @@
     .all {
         width: 100%;
     }
-    .steps li {
+    .tried li {
         display: grid;
         grid-template-columns: 3rem minmax(0, 1fr);
         padding-block: 1px;
