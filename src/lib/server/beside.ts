@@ -1,5 +1,5 @@
 /** What is known of a site beside a survey of it, for the checks. */
-import { NOTHING_BESIDE, type Beside, type HostForm } from '../core/checks/beside.ts';
+import { NOTHING_BESIDE, type Beside, type DoorForm } from '../core/checks/beside.ts';
 import type { DoorVariant } from '../core/door/door-report.ts';
 import { hostOf } from '../core/address/address.ts';
 import { externalHosts } from '../core/areas/external-hosts.ts';
@@ -36,7 +36,7 @@ async function hostsBefore(surveys: Surveys, before: Survey): Promise<ReadonlySe
     }
 }
 
-const formOf = ({ origin, hops, lands }: DoorVariant): HostForm => ({
+const formOf = ({ origin, hops, lands }: DoorVariant): DoorForm => ({
     origin,
     status: hops.at(-1)?.status ?? null,
     lands,
@@ -51,7 +51,7 @@ const bareHost = (url: string): string => hostOf(url).replace(/^www\./, '');
 export async function doorFor(
     db: Database,
     { siteId, settings, endedAt }: Pick<Survey, 'siteId' | 'settings' | 'endedAt'>,
-): Promise<{ at: number; forms: HostForm[] } | null> {
+): Promise<{ at: number; forms: DoorForm[] } | null> {
     // A site's knocks may be at its neighbours. The newest stands first.
     const knocks = (await knocksIn(db, siteId)).filter(({ url }) => bareHost(url) === bareHost(settings.start));
     const knock = knocks.find(({ at }) => endedAt === null || at <= endedAt) ?? knocks.at(-1);

@@ -13,7 +13,7 @@ export interface ClosedFamily {
 }
 
 /** How one of the ways to write the host of the site answered at its door. */
-export interface HostForm {
+export interface DoorForm {
     origin: string;
     /** Of the last answer; null where there was none. */
     status: number | null;
@@ -25,7 +25,7 @@ export interface Beside {
     families: readonly ClosedFamily[];
     intended: readonly IntendedPage[];
     /** At the last door check until the survey ended, else the first after it; empty where there was none. */
-    hostForms: readonly HostForm[];
+    hostForms: readonly DoorForm[];
     /** Other hosts that the whole survey before links to; null where there is none. */
     hostsBefore: ReadonlySet<string> | null;
 }

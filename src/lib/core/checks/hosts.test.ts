@@ -3,13 +3,13 @@ import { checkView } from '../../../../tests/support/checks.ts';
 import { plain, whole } from '../../../../tests/support/planted-site.ts';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
-import { NOTHING_BESIDE, type HostForm } from './beside.ts';
+import { NOTHING_BESIDE, type DoorForm } from './beside.ts';
 import { fileFindings } from './file-findings.ts';
 
 const WWW = ORIGIN.replace('https://', 'https://www.');
 const HTTP = ORIGIN.replace('https:', 'http:');
 
-function told(site: Site, hostForms: HostForm[], texts: Record<string, string> = {}): string[] {
+function told(site: Site, hostForms: DoorForm[], texts: Record<string, string> = {}): string[] {
     const body = new Map(Object.entries(texts).map(([path, hash]) => [site.id(path), hash]));
     const { survey } = packSurvey(site.measure(), { body, main: new Map() });
     return fileFindings(checkView(survey, { beside: { ...NOTHING_BESIDE, hostForms } }))

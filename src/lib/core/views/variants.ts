@@ -3,7 +3,7 @@ import { hostOf, originOf } from '../address/address.ts';
 import { VARIANT_KINDS, type VariantKind } from '../address/variants.ts';
 import { redirectRules, type RedirectRules } from '../areas/redirect-rules.ts';
 import { losingVariants, meantForm } from '../areas/variants.ts';
-import type { HostForm as DoorForm } from '../checks/beside.ts';
+import type { DoorForm } from '../checks/beside.ts';
 import { acceptedOf } from '../checks/canonicals.ts';
 import { isListed } from '../checks/roots.ts';
 import { gateOf } from '../columns/gate-facts.ts';
