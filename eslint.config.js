@@ -33,11 +33,13 @@ const CORE_FOLDERS = [
     'columns',
     'packed',
     'text',
+    'subjects',
     'pack',
     'compare',
     'sets',
     'areas',
     'checks',
+    'proposals',
     'formats',
     'views',
 ];
@@ -61,6 +63,7 @@ const WORDLESS = [
     'measures',
     'columns',
     'packed',
+    'subjects',
     'pack',
     'checks',
 ];

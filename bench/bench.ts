@@ -14,6 +14,7 @@ import { checksBench } from './checks.ts';
 import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
+import { proposalsBench } from './proposals.ts';
 import { storingBench } from './storing.ts';
 import { togetherBench } from './together.ts';
 
@@ -30,6 +31,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     pipeline: pipelineBench,
     frontier: frontierBench,
     words: wordsBench,
+    proposals: proposalsBench,
     menu: menuBench,
     memory: memoryBench,
     log: accessLogBench,

@@ -12,6 +12,7 @@ export interface KeptKinds {
     'blocks by template': [];
     choices: [field: string];
     codes: [field: string];
+    'called in text': [];
     'column list': [];
     completeness: [given: string];
     'delayed refreshes': [];
@@ -21,6 +22,7 @@ export interface KeptKinds {
     flag: [name: string];
     /** The origins are those of the robots.txt files of the survey. */
     'host urls': [origin: string, others: string];
+    'followed in': [];
     'given to': [];
     'head links': [];
     'has marks': [];
@@ -28,6 +30,7 @@ export interface KeptKinds {
     islands: [];
     length: [field: string];
     'link keys': [];
+    'links in text': [];
     'links asked for': [kind: number, followed: boolean];
     'links in': [];
     'listed by sitemap': [file: number];
@@ -42,6 +45,7 @@ export interface KeptKinds {
     markup: [];
     'named in list': [list: number];
     'names of lists': [];
+    'names of pages': [];
     'names of links': [followed: boolean];
     'nearest pages': [];
     'nodes by name': [];
@@ -59,6 +63,7 @@ export interface KeptKinds {
     'sections by size': [];
     sequences: [];
     since: [baseline: number, revision: number];
+    'site names': [];
     'site measures': [];
     'redirect ways': [];
     'sitemap entries': [];

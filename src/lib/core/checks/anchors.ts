@@ -16,7 +16,7 @@ import {
     type Threshold,
     type Told,
 } from './check.ts';
-import { listPlaces, saysNothing } from './link-words.ts';
+import { listPlaces, saysNothing } from '../text/link-words.ts';
 import { siteUrl } from './site-url.ts';
 
 const LONG_ANCHOR: Threshold = { value: 100, min: 10, max: 4_000, unit: 'characters' };

@@ -10,7 +10,7 @@ import type { Problem } from '../problems/problem.ts';
 import type { CauseParams } from '../words/cause-params.ts';
 import { SEVERITIES, type FileParams, type FindingParams, type Severity } from '../words/finding-params.ts';
 import type { Beside } from './beside.ts';
-import { hasMarks } from './link-words.ts';
+import { hasMarks } from '../text/link-words.ts';
 import type { CheckSettings } from './settings.ts';
 
 export { SEVERITIES, type Severity };

@@ -21,6 +21,8 @@ export interface Ranks {
     change: number;
 }
 
+/** Probability that a walk follows a link. */
+export const DAMPING = 0.85;
 const MOST_SWEEPS = 1_000;
 
 /**
@@ -31,7 +33,7 @@ const MOST_SWEEPS = 1_000;
  */
 export function pageRank(into: Links, outgoing: Uint32Array, options: RankOptions = {}): Ranks {
     const { nodes, start, targets } = into;
-    const damping = options.damping ?? 0.85;
+    const damping = options.damping ?? DAMPING;
     const tolerance = Math.max(1e-12, options.tolerance ?? 1e-10);
     const rank = options.from ? options.from.slice() : new Float64Array(nodes).fill(1 / Math.max(1, nodes));
     if (nodes === 0) return { rank, sweeps: 0, change: 0 };

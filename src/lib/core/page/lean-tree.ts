@@ -13,6 +13,18 @@ type Attribute = Token.Attribute;
 export interface LeanText {
     text: string;
     parent: LeanElement | null;
+    /** Where its characters stand in the parsed text; only where they were asked for. */
+    runs?: TextRun[];
+}
+
+/** Characters of a text node that came out of one stretch of the parsed text. */
+export interface TextRun {
+    /** The first of them in the node, and the one behind the last. */
+    at: number;
+    end: number;
+    /** Where the stretch begins and ends; longer or shorter than what came of it where references stand in it. */
+    from: number;
+    to: number;
 }
 
 export interface LeanElement {
@@ -137,6 +149,24 @@ const adapter: TreeAdapter<LeanTypes> = {
     updateNodeSourceCodeLocation: () => undefined,
 };
 
+/** The same, which keeps where text stands: parse5 tells the place of each run of characters that it puts into a node. */
+const placing: TreeAdapter<LeanTypes> = {
+    ...adapter,
+    setNodeSourceCodeLocation(node, location) {
+        if (isElement(node) || !location) return;
+        const runs = (node.runs ??= []);
+        const last = runs[runs.length - 1];
+        const run = { at: last?.end ?? 0, end: node.text.length, from: location.startOffset, to: location.endOffset };
+        // A run that goes on where the last ended, character for character, is one with it.
+        if (last && last.to === run.from && isPlain(last) && isPlain(run)) {
+            last.end = run.end;
+            last.to = run.to;
+        } else runs.push(run);
+    },
+};
+
+const isPlain = ({ at, end, from, to }: TextRun): boolean => end - at === to - from;
+
 /** The inner parts of parse5's tokenizer that are used here; parse5 is pinned to one version for this. */
 interface TokenizerParts {
     _createStartTagToken(): void;
@@ -181,8 +211,17 @@ function runOn({ preprocessor }: TokenizerParts, end: number, isText: boolean): 
 }
 
 /** Parses a document as a browser with scripting on would. O(length). */
-export function parseLean(text: string): LeanElement {
-    const parser = new Parser<LeanTypes>({ treeAdapter: adapter, scriptingEnabled: true });
+export const parseLean = (text: string): LeanElement =>
+    parseWith(text, new Parser<LeanTypes>({ treeAdapter: adapter, scriptingEnabled: true }));
+
+/** The same tree, whose texts know where they stand (`LeanText.runs`). */
+export const parsePlaced = (text: string): LeanElement =>
+    parseWith(
+        text,
+        new Parser<LeanTypes>({ treeAdapter: placing, scriptingEnabled: true, sourceCodeLocationInfo: true }),
+    );
+
+function parseWith(text: string, parser: Parser<LeanTypes>): LeanElement {
     const tokenizer = parser.tokenizer as unknown as TokenizerParts;
     const open = tokenizer._createStartTagToken.bind(tokenizer);
     tokenizer._createStartTagToken = () => {

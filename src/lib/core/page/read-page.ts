@@ -17,6 +17,7 @@ import { lineIndex } from './line-index.ts';
 import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './links.ts';
 import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
 import { noscriptLinks } from './noscript.ts';
+import { OUTSIDE, textPlaces } from './text-blocks.ts';
 import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';
@@ -384,7 +385,7 @@ export function readDocument(
         if (link.isAddress && parsed.delay === 0 && link.target !== url) instantRefresh = link.target;
     }
 
-    const pieces = body ? bodyPieces(body, placesOf(finder, blocks)) : [];
+    const pieces = body ? bodyPieces(body, textPlaces(finder, blocks.keys())) : [];
     const kept: PageText[] = [];
     let keptText = 0;
     for (const { place, text: found } of pieces) {
@@ -424,26 +425,6 @@ export function readDocument(
     };
 }
 
-/** Text of headers, menus and footers: no text of the page itself. */
-const OUTSIDE = -2;
-
-/** Tells for an element which block its text belongs to: the outermost list, run or aside that holds links. */
-function placesOf(finder: ContainerFinder, blocks: Map<unknown, FoundBlock>): (element: LeanElement) => number | null {
-    const ordinals = new Map<unknown, number>();
-    for (const key of blocks.keys()) ordinals.set(key, ordinals.size);
-    return (element) => {
-        const region = finder.regionAt(element);
-        if (region === 'header' || region === 'nav' || region === 'footer') return OUTSIDE;
-        // Links that stand in the running text have the whole main as their container: its text is no menu.
-        if (region === 'main') return null;
-        for (const key of finder.keysAt(element)) {
-            const ordinal = ordinals.get(key);
-            if (ordinal !== undefined) return ordinal;
-        }
-        return null;
-    };
-}
-
 /** Elements in document order; templates' contents are no children, so they are not met. */
 function walkElements(root: LeanElement, visit: (element: LeanElement) => void): void {
     const stack: LeanElement[] = [root];
@@ -462,7 +443,7 @@ function isInHead(element: LeanElement): boolean {
 }
 
 /** The document base URL (HTML 2.4.3): the first `base` with an href, unless that is no usable URL. */
-function resolveBase(href: string, documentUrl: string): string {
+export function resolveBase(href: string, documentUrl: string): string {
     const found = readAddress(href, documentUrl);
     return found.ok ? found.address.url : documentUrl;
 }

@@ -56,7 +56,7 @@ function walkText(
 const ENOUGH_TEXT = 50_000;
 
 /** Whether the edges of an element part words: those of blocks and line breaks do, those of inline elements do not. */
-function partsWords(element: LeanElement): boolean {
+export function partsWords(element: LeanElement): boolean {
     return !(element.isHtml && WITHIN_WORDS.has(element.tag));
 }
 

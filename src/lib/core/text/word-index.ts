@@ -1,20 +1,24 @@
 /**
  * The word index of a survey: for each stem the pages whose main text has it, and how often. A part of the packed survey
- * of its own (`words`), made behind the others; sentences are cut from stored texts when they are asked for.
+ * of its own (`words`), made behind the others; sentences are cut from received sources when they are asked for.
  *
- * Columns: `stem` (texts, in the order of their UTF-16 units), `posting_start` (one more than stems), `posting` (nodes,
- * ascending within a stem), `posting_times` (1 to 255), `words` (words of each node's main text that are no stop words).
+ * Columns: `stem` (texts, in the order of their UTF-16 units), `posting_start` (one more than stems, in bytes of
+ * `posting`), `posting` (of each stem its pages, ascending, as `posting-bytes.ts` writes them), `posting_pages` (how many
+ * each stem has), `words` (words of each node's main text that are no stop words), `length` (of each node's text as a
+ * vector of stems), `heading_start` and `heading` (numbers of the stems of each node's headings), `fit` (of each link
+ * how its words stand to its target, `subjects/anchor-fit.ts`; made where the links are known).
  */
 import { narrowed, type NumberColumn } from '../number-column.ts';
 import { packTexts, TextTable } from '../packed/text-table.ts';
 import type { Sections } from '../packed/sections.ts';
 import { languageOf, type TextLanguage } from './language.ts';
+import { NOBODY, PostingWriter, readPostings, type Postings } from './posting-bytes.ts';
 import { stemmerOf } from './stems.ts';
 import { stopWordsOf } from './stop-words.ts';
 import { eachWord } from './words.ts';
 
 /** Raised when stems are made or kept otherwise: an index of another version is made anew. */
-export const WORDS_VERSION = 1;
+export const WORDS_VERSION = 2;
 
 export interface WordsHead {
     words: number;
@@ -23,6 +27,8 @@ export interface WordsHead {
 }
 
 const MOST_TIMES = 255;
+/** Different stems of a page's headings that are kept. */
+const MOST_HEADING_STEMS = 48;
 
 /** Whole numbers that grow. */
 class Growing {
@@ -58,6 +64,8 @@ export class WordIndexMaker {
     readonly #nodes = new Growing();
     readonly #times = new Growing();
     readonly #words: Uint32Array;
+    /** Numbers of the stems of each node's headings. */
+    readonly #headings = new Map<number, number[]>();
 
     /** @param count nodes of the survey */
     constructor(count: number) {
@@ -68,8 +76,9 @@ export class WordIndexMaker {
     /**
      * Each node once, in any order.
      * @param tag language the page says it is in (BCP 47)
+     * @param headings their texts
      */
-    add(node: number, text: string, tag: string): void {
+    add(node: number, text: string, tag: string, headings: readonly string[] = []): void {
         const numberOf = this.#reader(tag);
         const times = new Map<number, number>();
         let words = 0;
@@ -80,6 +89,15 @@ export class WordIndexMaker {
             times.set(number, (times.get(number) ?? 0) + 1);
         });
         this.#words[node] = words;
+        const heads = new Set<number>();
+        for (const heading of headings) {
+            if (heads.size >= MOST_HEADING_STEMS) break;
+            eachWord(heading, tag, (word) => {
+                const number = numberOf(word);
+                if (number !== STOP && heads.size < MOST_HEADING_STEMS) heads.add(number);
+            });
+        }
+        if (heads.size > 0) this.#headings.set(node, [...heads]);
         for (const [number, count] of times) {
             this.#stems.push(number);
             this.#nodes.push(node);
@@ -93,9 +111,10 @@ export class WordIndexMaker {
         const order = stems.map((_, number) => number).sort((a, b) => (stems[a]! < stems[b]! ? -1 : 1));
         const rank = new Uint32Array(stems.length);
         order.forEach((number, at) => (rank[number] = at));
+        const pages = new Uint32Array(stems.length);
+        for (const number of this.#stems.values) pages[rank[number]!]!++;
         const start = new Uint32Array(stems.length + 1);
-        for (const number of this.#stems.values) start[rank[number]! + 1]!++;
-        for (let at = 0; at < stems.length; at++) start[at + 1]! += start[at]!;
+        for (let at = 0; at < stems.length; at++) start[at + 1] = start[at]! + pages[at]!;
         const next = start.slice();
         const posting = new Uint32Array(this.#stems.size);
         const times = new Uint8Array(this.#stems.size);
@@ -106,17 +125,48 @@ export class WordIndexMaker {
             posting[to] = nodes[at]!;
             times[to] = counts[at]!;
         }
+        let texts = 0;
+        for (const words of this.#words) if (words > 0) texts++;
+        const written = new PostingWriter(posting.length);
+        const length = new Float32Array(this.#count);
+        const begins = new Uint32Array(stems.length + 1);
+        for (let stem = 0; stem < stems.length; stem++) {
+            const rare = rarity(texts, pages[stem]!);
+            for (let at = start[stem]!; at < start[stem + 1]!; at++) {
+                length[posting[at]!]! += termWeight(times[at]!, rare) ** 2;
+            }
+            begins[stem + 1] = written.stem(
+                posting.subarray(start[stem], start[stem + 1]),
+                times.subarray(start[stem], start[stem + 1]),
+            );
+        }
+        for (let node = 0; node < length.length; node++) length[node] = Math.sqrt(length[node]!);
         const { bytes, ends } = packTexts(order.map((number) => stems[number]!));
         const columns = new Map<string, NumberColumn>([
             ['stem:bytes', bytes],
             ['stem:ends', narrowed(ends)],
-            ['posting_start', narrowed(start)],
-            ['posting', narrowed(posting)],
-            ['posting_times', times],
+            ['posting_start', narrowed(begins)],
+            ['posting_pages', narrowed(pages)],
+            ['posting', written.bytes],
             ['words', narrowed(this.#words)],
+            ['length', length],
+            ...this.#headingColumns(rank),
         ]);
         const head: WordsHead = { words: WORDS_VERSION, count: this.#count };
         return { head, columns };
+    }
+
+    #headingColumns(rank: Uint32Array): [string, NumberColumn][] {
+        const start = new Uint32Array(this.#count + 1);
+        const all: number[] = [];
+        for (let node = 0; node < this.#count; node++) {
+            for (const number of this.#headings.get(node) ?? []) all.push(rank[number]!);
+            start[node + 1] = all.length;
+        }
+        return [
+            ['heading_start', narrowed(start)],
+            ['heading', narrowed(Uint32Array.from(all))],
+        ];
     }
 
     /** Numbers of the stems of a language's words; each word is looked into once. */
@@ -163,6 +213,9 @@ export class WordIndex {
     readonly count: number;
     readonly #stems: TextTable;
     readonly #columns: Sections['columns'];
+    #pages = -1;
+    /** Pages of stems that were asked about, by the stem's place. */
+    readonly #read = new Map<number, Uint32Array>();
 
     /** @throws Error where the part is of another version, or misses a column */
     constructor({ head, columns }: Sections) {
@@ -171,7 +224,7 @@ export class WordIndex {
         this.count = count;
         this.#columns = columns;
         this.#stems = new TextTable(this.#column('stem:bytes') as Uint8Array, this.#column('stem:ends'));
-        for (const name of ['posting_start', 'posting', 'posting_times', 'words']) this.#column(name);
+        for (const name of ['posting_start', 'posting_pages', 'posting', 'words', 'length']) this.#column(name);
     }
 
     /** Stems of all texts. */
@@ -184,15 +237,63 @@ export class WordIndex {
         return this.#column('words')[node]!;
     }
 
-    /** Pages that have a stem, ascending, and how often each; none where nobody has it. O(log stems). */
-    postings(stem: string): { nodes: NumberColumn; times: NumberColumn } {
+    /** Pages that have a stem, ascending, and how often each; none where nobody has it. O(log stems + pages). */
+    postings(stem: string): Postings {
         const at = this.#find(stem);
+        if (at === -1) return NOBODY;
         const start = this.#column('posting_start');
-        const [from, to] = at === -1 ? [0, 0] : [start[at]!, start[at + 1]!];
-        return {
-            nodes: this.#column('posting').subarray(from, to),
-            times: this.#column('posting_times').subarray(from, to),
-        };
+        const bytes = this.#column('posting') as Uint8Array;
+        return readPostings(bytes.subarray(start[at]!, start[at + 1]!), this.#column('posting_pages')[at]!);
+    }
+
+    /** How many pages have a stem. O(log stems). */
+    pagesOf(stem: string): number {
+        const at = this.#find(stem);
+        return at === -1 ? 0 : this.#column('posting_pages')[at]!;
+    }
+
+    /** Whether the text of a page has a stem; each stem's pages are kept ready, so that asking about many is quick. */
+    isOn(stem: string, node: number): boolean {
+        const at = this.#find(stem);
+        if (at === -1) return false;
+        let pages = this.#read.get(at);
+        if (!pages) {
+            if (this.#read.size >= MOST_READ) this.#read.clear();
+            this.#read.set(at, (pages = this.postings(stem).nodes));
+        }
+        return holds(pages, node);
+    }
+
+    /** Length of each page's text as a vector of stems, each by how often it is there and how rare it is (`termWeight`). */
+    get lengths(): NumberColumn {
+        return this.#column('length');
+    }
+
+    /** Stems of the headings of a page, the first of them. */
+    headingsOf(node: number): string[] {
+        const start = this.#column('heading_start');
+        const own = this.#column('heading').subarray(start[node], start[node + 1]);
+        return Array.from(own, (stem) => this.#stems.at(stem));
+    }
+
+    /** Of each link how its words stand to its target; null where that was not made. */
+    get fits(): NumberColumn | null {
+        return this.#columns.get('fit') ?? null;
+    }
+
+    /** Pages that have a main text. */
+    get pages(): number {
+        if (this.#pages === -1) {
+            this.#pages = 0;
+            const words = this.#column('words');
+            for (let node = 0; node < this.count; node++) if (words[node]! > 0) this.#pages++;
+        }
+        return this.#pages;
+    }
+
+    /** How rare a stem is: the logarithm of all pages over those that have it. */
+    rarityOf(stem: string): number {
+        return rarity(this.pages, this.pagesOf(stem));
     }
 
     /** Pages that have all words, as stems of a language; ascending. No word is on every page. O(shortest list · words · log). */
@@ -224,7 +325,19 @@ export class WordIndex {
     }
 }
 
-function holds(list: NumberColumn, node: number): boolean {
+/** Stems whose pages are kept ready. */
+const MOST_READ = 2_000;
+const LEAST_RARITY = 0.05;
+
+/** @param having pages that have a stem; of none the most there can be */
+export function rarity(pages: number, having: number): number {
+    return Math.max(LEAST_RARITY, Math.log((pages + 1) / (having + 0.5)));
+}
+
+/** Weight of a stem in a text: its rarity, and a little more the more often it is there. */
+export const termWeight = (times: number, rare: number): number => (1 + Math.log(times)) * rare;
+
+function holds(list: Uint32Array, node: number): boolean {
     let low = 0;
     let high = list.length;
     while (low < high) {

@@ -4,7 +4,7 @@
  * one is added is in `CONTRIBUTING.md`.
  */
 
-export type AreaIcon = 'page' | 'ways' | 'scale' | 'gate' | 'table' | 'link' | 'compass' | 'door';
+export type AreaIcon = 'page' | 'ways' | 'scale' | 'quote' | 'gate' | 'table' | 'link' | 'compass' | 'door';
 
 export interface AreaView {
     /** Its route, below the survey. */
@@ -57,10 +57,22 @@ export const AREAS: readonly Area[] = [
         views: [view('weight', 'Weight', true)],
     },
     {
+        name: 'Anchors',
+        question: 'what do links say?',
+        icon: 'quote',
+        key: '4',
+        views: [
+            view('anchors', 'Profiles', true),
+            view('same-words', 'Same words'),
+            view('proposals', 'Proposals', true),
+            view('laid-aside', 'Laid aside'),
+        ],
+    },
+    {
         name: 'Signals',
         question: 'what may be indexed?',
         icon: 'gate',
-        key: '4',
+        key: '5',
         views: [
             view('causes', 'Causes'),
             view('gates', 'Gates', true),
@@ -73,13 +85,13 @@ export const AREAS: readonly Area[] = [
             view('checks', 'Checks'),
         ],
     },
-    { name: 'Pages', question: 'look a page up', icon: 'table', key: '5', views: [view('pages', 'Pages', true)] },
-    { name: 'Links', question: 'look a link up', icon: 'link', key: '6', views: [view('links', 'Links', true)] },
+    { name: 'Pages', question: 'look a page up', icon: 'table', key: '6', views: [view('pages', 'Pages', true)] },
+    { name: 'Links', question: 'look a link up', icon: 'link', key: '7', views: [view('links', 'Links', true)] },
     {
         name: 'Survey',
         question: 'how was it read?',
         icon: 'compass',
-        key: '7',
+        key: '8',
         views: [
             view('progress', 'How it was read'),
             view('completeness', 'Completeness'),

@@ -1,6 +1,6 @@
 /** What another agent may index: what stops elsewhere for it than for ours, or nowhere. */
 import { agentsNamed, judgedAs, type ReceivedRobots } from '../areas/as-agent.ts';
-import { hasMarks } from '../checks/link-words.ts';
+import { hasMarks } from '../text/link-words.ts';
 import { GATE_INDEXABLE, gateOf } from '../columns/gate-facts.ts';
 import type { Gate } from '../gates/gates.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { signatureOf } from '../../core/doubles/signature.ts';
 import { mainTextOf, unpackOutline } from '../../core/page/main-text.ts';
 import { countWords } from '../../core/page/text.ts';
+import { unpackJson } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { inTransaction } from './batch-store.ts';
 import { bulkLoad, RowWriter } from './bulk-load.ts';
@@ -79,13 +80,24 @@ function bytesOf(signature: Uint32Array | null): Uint8Array {
     return signature === null ? NONE : new Uint8Array(signature.buffer);
 }
 
+export interface MainText {
+    page: number;
+    text: string;
+    /** Texts of its headings, in order. */
+    headings: string[];
+}
+
+const Headings = z.object({
+    document: z.object({ headings: z.array(z.object({ text: z.string() })) }).nullable(),
+});
+
 /** The main text of each page that has one, in the order of their addresses. O(text of the survey). */
-export async function* mainTexts(db: Database, surveyId: number): AsyncGenerator<{ page: number; text: string }> {
+export async function* mainTexts(db: Database, surveyId: number): AsyncGenerator<MainText> {
     const shared = await sharedBlocks(db, surveyId);
     const { pageDetails } = schema;
     for (let after = -1; ;) {
         const details = await db
-            .select({ page: pageDetails.page, text: pageDetails.text })
+            .select({ page: pageDetails.page, text: pageDetails.text, facts: pageDetails.facts })
             .from(pageDetails)
             .where(and(eq(pageDetails.surveyId, surveyId), gt(pageDetails.page, after)))
             .orderBy(asc(pageDetails.page))
@@ -93,10 +105,12 @@ export async function* mainTexts(db: Database, surveyId: number): AsyncGenerator
         const last = details[details.length - 1];
         if (!last) return;
         const blocks = await blocksOfPages(db, surveyId, after, last.page);
-        for (const { page, text } of details) {
+        for (const { page, text, facts } of details) {
             const isShared = (ordinal: number): boolean => shared.has(blocks.get(page)?.get(ordinal) ?? -1);
             const main = text.length === 0 ? '' : mainTextOf(unpackText(text), isShared);
-            if (main !== '') yield { page, text: main };
+            if (main === '') continue;
+            const { document } = Headings.parse(unpackJson(facts));
+            yield { page, text: main, headings: document?.headings.map((heading) => heading.text) ?? [] };
         }
         after = last.page;
     }

@@ -159,3 +159,31 @@ export async function loadMain(
         .limit(most);
     return { words: main.words, same: same.map((row) => row.page) };
 }
+
+export interface StoredSource {
+    page: number;
+    source: Buffer;
+    /** Content-Type as sent, with its parameters. */
+    sentType: string;
+}
+
+const SentType = z.object({ sentType: z.string() });
+
+/** The received sources of pages that were kept, in no order. */
+export async function loadSources(db: Database, surveyId: number, pages: readonly number[]): Promise<StoredSource[]> {
+    if (pages.length === 0) return [];
+    const { pageSources, pageDetails } = schema;
+    const rows = await db
+        .select({ page: pageSources.page, source: pageSources.source, facts: pageDetails.facts })
+        .from(pageSources)
+        .innerJoin(
+            pageDetails,
+            and(eq(pageDetails.surveyId, pageSources.surveyId), eq(pageDetails.page, pageSources.page)),
+        )
+        .where(and(eq(pageSources.surveyId, surveyId), inArray(pageSources.page, [...pages])));
+    return rows.map(({ page, source, facts }) => ({
+        page,
+        source: unpackBytes(source),
+        sentType: SentType.parse(unpackJson(facts)).sentType,
+    }));
+}

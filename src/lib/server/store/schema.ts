@@ -54,6 +54,8 @@ export const sites = mysqlTable('site', {
     depthGoals: json('depth_goals'),
     /** Checks that are off, and thresholds of its own (`StoredCheckSettings`); null for the register's. */
     checkSettings: json('check_settings'),
+    /** Followed incoming pages that pages of priority 1 to 3, and of none, should have (`WantedLinks`); null for none. */
+    wantedLinks: json('wanted_links'),
     createdAt: moment('created_at').notNull(),
 });
 
@@ -441,6 +443,63 @@ export const robotsProposals = mysqlTable(
         updatedAt: moment('updated_at').notNull(),
     },
     (table) => [uniqueIndex('robots_proposal_host').on(table.siteId, table.origin)],
+);
+
+/** What pages are about, as the architect says it. Of the site, not of a survey. */
+export const subjects = mysqlTable(
+    'subject',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** `page` or `set`. */
+        by: varchar('said_by', { length: 8 }).notNull(),
+        /** A URL, or a line of the set language. */
+        subject: text('subject').notNull(),
+        /** Words and phrases, one to a line. */
+        words: text('words').notNull(),
+        updatedAt: moment('updated_at').notNull(),
+    },
+    (table) => [index('subject_site').on(table.siteId)],
+);
+
+/** Changes to links that are laid aside until a draft takes them over: data, as `wire/laid-change.ts` has them. */
+export const laidChanges = mysqlTable(
+    'laid_change',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** Number of the survey it was laid aside at. */
+        survey: int('survey').notNull(),
+        /** `add`, `reword`, `retarget` or `remove`. */
+        kind: varchar('kind', { length: 16 }).notNull(),
+        page: address('page').notNull(),
+        /** Line in the received source, from 1; 0 where it is not known. */
+        line: int('line').notNull(),
+        /** The block of links it stands in, as templates are named; empty for running text. */
+        block: text('block').notNull(),
+        oldAnchor: text('old_anchor').notNull(),
+        newAnchor: text('new_anchor').notNull(),
+        oldTarget: address('old_target').notNull(),
+        newTarget: address('new_target').notNull(),
+        sentence: text('sentence').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('laid_change_site').on(table.siteId)],
+);
+
+/** Proposals that were refused, for good, or put off. Those that were taken are laid-aside changes. */
+export const proposalAnswers = mysqlTable(
+    'proposal_answer',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** `refused` or `later`. */
+        answer: varchar('answer', { length: 8 }).notNull(),
+        source: address('source').notNull(),
+        target: address('target').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('proposal_answer_site').on(table.siteId)],
 );
 
 /** The structure the architect intends: pages in the order of the list, each below another. */

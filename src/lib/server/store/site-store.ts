@@ -1,6 +1,7 @@
 /** Sites: a start URL, and the settings last used for it. */
 import { desc, eq } from 'drizzle-orm';
 import { DepthGoals, NO_GOALS } from '../../wire/goals.ts';
+import { NO_WANTED, WantedLinks } from '../../wire/wanted-links.ts';
 import type { SurveySettings } from '../../core/survey/settings.ts';
 import { StoredSettings } from '../access/settings.ts';
 import type { Database } from './connect.ts';
@@ -14,6 +15,7 @@ export interface Site {
     /** Headers, cookies and sign-in last used, sealed; null when there are none. */
     secrets: Buffer | null;
     depthGoals: DepthGoals;
+    wantedLinks: WantedLinks;
     createdAt: number;
 }
 
@@ -22,6 +24,7 @@ function toSite(row: typeof schema.sites.$inferSelect): Site {
         ...row,
         settings: StoredSettings.parse(row.settings),
         depthGoals: row.depthGoals === null ? NO_GOALS : DepthGoals.parse(row.depthGoals),
+        wantedLinks: row.wantedLinks === null ? NO_WANTED : WantedLinks.parse(row.wantedLinks),
     };
 }
 
@@ -75,4 +78,9 @@ export async function saveSiteSettings(
 /** What depth the architect wants at most; nulls for no goal. */
 export async function saveDepthGoals(db: Database, id: number, goals: DepthGoals): Promise<void> {
     await db.update(schema.sites).set({ depthGoals: goals }).where(eq(schema.sites.id, id));
+}
+
+/** How many followed incoming pages a page should have, by priority; nulls for no wish. */
+export async function saveWantedLinks(db: Database, id: number, wanted: WantedLinks): Promise<void> {
+    await db.update(schema.sites).set({ wantedLinks: wanted }).where(eq(schema.sites.id, id));
 }

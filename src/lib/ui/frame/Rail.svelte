@@ -6,6 +6,7 @@
     import FileText from '@lucide/svelte/icons/file-text';
     import Link from '@lucide/svelte/icons/link';
     import Menu from '@lucide/svelte/icons/menu';
+    import Quote from '@lucide/svelte/icons/quote';
     import Scale from '@lucide/svelte/icons/scale';
     import Table from '@lucide/svelte/icons/table-2';
     import Waypoints from '@lucide/svelte/icons/waypoints';
@@ -33,6 +34,7 @@
         page: FileText,
         ways: Waypoints,
         scale: Scale,
+        quote: Quote,
         gate: Fence,
         table: Table,
         link: Link,

@@ -3,7 +3,7 @@ import { once } from '../kept.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_MARK, REGIONS } from '../page/links.ts';
-import { genericIn, isGeneric } from '../text/generic-words.ts';
+import { genericIn, isGeneric } from './generic-words.ts';
 
 /** The place of a block that is no list and no run of alike elements: links in sentences. */
 const RUNNING = /(?:(?:^|>)(?:main|body)(?:#[^>[]*)?|\[main\])$/;

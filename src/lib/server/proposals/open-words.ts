@@ -1,0 +1,64 @@
+/** What proposals need of an open survey: its word index, and the texts of its pages. */
+import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
+import { countKept } from '../../core/kept.ts';
+import { decodeSections } from '../../core/packed/sections.ts';
+import { Proposer } from '../../core/proposals/proposer.ts';
+import { WordIndex } from '../../core/text/word-index.ts';
+import { isClosed, packedBytes, RevisionLost } from '../app.ts';
+import type { Survey } from '../store/survey-store.ts';
+import { SourceTexts } from './source-texts.ts';
+
+const indexes = new WeakMap<PackedSurvey, Promise<WordIndex | null>>();
+
+/**
+ * The word index of a survey, kept for as long as the survey is open; null while it runs, and for an earlier revision
+ * whose words were not kept.
+ */
+export function wordIndexOf(survey: Survey, packed: PackedSurvey): Promise<WordIndex | null> {
+    if (!isClosed(survey)) return Promise.resolve(null);
+    let known = indexes.get(packed);
+    if (!known) {
+        known = load(survey, packed);
+        indexes.set(packed, known);
+        known.catch(() => indexes.delete(packed));
+    }
+    return known;
+}
+
+async function load(survey: Survey, packed: PackedSurvey): Promise<WordIndex | null> {
+    try {
+        const bytes = await packedBytes(survey, 'words');
+        if (bytes === null) return null;
+        const index = new WordIndex(decodeSections(bytes));
+        countKept(packed, bytes.length);
+        return index;
+    } catch (failure) {
+        if (failure instanceof RevisionLost) return null;
+        throw failure;
+    }
+}
+
+export interface OpenTexts {
+    words: WordIndex;
+    texts: SourceTexts;
+    proposer: Proposer;
+}
+
+/** Texts take much: those of this many surveys stay. */
+const MOST_SURVEYS = 2;
+const open = new Map<PackedSurvey, OpenTexts>();
+
+/** Needs `text` and `links`. Null where there is no word index. */
+export async function openTexts(survey: Survey, packed: PackedSurvey): Promise<OpenTexts | null> {
+    const words = await wordIndexOf(survey, packed);
+    if (words === null) return null;
+    let known = open.get(packed);
+    if (!known) {
+        const texts = new SourceTexts(packed, survey.id);
+        known = { words, texts, proposer: new Proposer(packed, words, texts.stems) };
+    }
+    open.delete(packed);
+    open.set(packed, known);
+    for (const other of open.keys()) if (open.size > MOST_SURVEYS) open.delete(other);
+    return known;
+}

@@ -1,0 +1,232 @@
+/** Proposals for one target, for what one page could lead to, and for a text that is no page yet: for a request. */
+import { landings } from '../../core/model/landings.ts';
+import { modelOf } from '../../core/packed/model-of.ts';
+import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
+import { NearestPages } from '../../core/areas/nearest.ts';
+import { once } from '../../core/kept.ts';
+import { plainText } from '../../core/page/plain-text.ts';
+import { runningText } from '../../core/page/running-text.ts';
+import { effectsOf } from '../../core/proposals/effect.ts';
+import { pagesCalled } from '../../core/proposals/name-table.ts';
+import { pagesSpokenOf, targetsOfPage } from '../../core/proposals/outward.ts';
+import { LEAST_SPEAKS, leadersTo, NO_PAGE, type Proposal, type Target } from '../../core/proposals/proposer.ts';
+import { sourceText, type SourceText } from '../../core/proposals/source-text.ts';
+import { needOf, type TargetNeed } from '../../core/proposals/targets.ts';
+import { SubjectMaker } from '../../core/subjects/subject.ts';
+import { shownProposal, type ShownProposal } from '../../core/views/proposals.ts';
+import type { OtherTargets, OutwardProposals, TargetProposals } from '../../wire/proposals.ts';
+import { appStore } from '../app.ts';
+import type { RequestContext } from '../request-context.ts';
+import { openTexts, type OpenTexts } from './open-words.ts';
+import { answersOf, changesOf, saidSubjects } from './said.ts';
+
+/** Pages whose texts are read for one target, and proposals that are shown of it. */
+const MOST_READ = 160;
+const MOST_SHOWN = 40;
+const MOST_NEAREST = 5;
+/** Targets looked at closely for one text. */
+const MOST_TARGETS = 40;
+const NOT_ENDED =
+    'The words of this survey are not known: they are gathered when a survey ends, and were not kept of earlier revisions.';
+
+const of = (survey: PackedSurvey, node: number) => ({
+    url: survey.url(node),
+    title: survey.texts('title').at(node),
+});
+
+/** The target, and whatever leads to it by redirects or says it is its canonical: a link there is a link to it. */
+function sameAs(survey: PackedSurvey, node: number): Set<number> {
+    const same = new Set([node]);
+    landings(modelOf(survey)).forEach((end, other) => {
+        if (end === node) same.add(other);
+    });
+    const [start, canonical] = [survey.numbers('canonical_start'), survey.numbers('canonical')];
+    for (let other = 0; other < survey.count; other++) {
+        for (let at = start[other]!; at < start[other + 1]!; at++) if (canonical[at] === node) same.add(other);
+    }
+    return same;
+}
+
+const needsOf = ({ isOrphan, has, wanted }: TargetNeed): string => {
+    const links = has === 0 ? 'No page links to it' : `${has} ${has === 1 ? 'page links' : 'pages link'} to it`;
+    const wish = wanted === null ? '' : `, ${wanted} ${wanted === 1 ? 'is' : 'are'} wanted`;
+    return `${isOrphan ? 'Orphan: links do not reach it. ' : ''}${links}${wish}.`;
+};
+
+export async function proposalsFor(request: RequestContext, url: string): Promise<TargetProposals | null> {
+    const { site, survey } = request;
+    const packed = await request.packed(['text', 'links']);
+    const node = packed.nodeOf(url);
+    if (node === -1) return null;
+    const [open, said, changes, answers, { priority }] = await Promise.all([
+        openTexts(survey, packed),
+        saidSubjects(request, packed),
+        changesOf(site.id),
+        answersOf(site.id),
+        request.set(['links'], ''),
+    ]);
+    const need = needOf(packed, node, site.wantedLinks, priority);
+    const taken = changes.filter(({ kind, newTarget }) => kind === 'add' && newTarget === url);
+    const answered = new Map(
+        answers.filter(({ target }) => target === url).map(({ source, answer }) => [source, answer]),
+    );
+    const { title } = of(packed, node);
+    const told = {
+        target: url,
+        title,
+        needs: needsOf(need),
+        wanted: need.wanted,
+        has: need.has,
+        taken: taken.length,
+        refused: [...answered.values()].filter((answer) => answer === 'refused').length,
+        later: [...answered.values()].filter((answer) => answer === 'later').length,
+    };
+    if (open === null) {
+        const nothing = { subject: [], isSubjectSaid: said.has(url), proposals: [], effects: [] };
+        return { ...told, ...nothing, nearest: nearestOf(packed, node), note: NOT_ENDED };
+    }
+    const { target, found, isRead } = await rankedProposals(open, packed, node, said.get(url) ?? []);
+    const sources = new Set(taken.map(({ page }) => page));
+    const free = found.filter(({ source }) => !sources.has(packed.url(source)) && !answered.has(packed.url(source)));
+    // What was put off comes again behind the others.
+    const later = found.filter(({ source }) => answered.get(packed.url(source)) === 'later');
+    const shown = [...free, ...later].slice(0, MOST_SHOWN);
+    const texts = await open.texts.of(
+        appStore().db,
+        shown.map(({ source }) => source),
+    );
+    const before = taken.map(({ page }) => packed.nodeOf(page)).filter((source) => source !== -1);
+    const subject = new SubjectMaker(packed, open.words, said).of(node);
+    return {
+        ...told,
+        subject: subject.words.map(({ word }) => word),
+        isSubjectSaid: subject.isSaid,
+        proposals: shown.map((proposal) =>
+            shownProposal(packed, open.proposer, target, proposal, texts.get(proposal.source)!),
+        ),
+        effects: shown.map(({ source }) => effectsOf(packed, node, [...before, source]).at(-1)!),
+        nearest: shown.length === 0 ? nearestOf(packed, node) : [],
+        note: isRead ? '' : 'This survey did not keep the received source of pages, so sentences cannot be shown.',
+    };
+}
+
+function nearestOf(survey: PackedSurvey, node: number): TargetProposals['nearest'] {
+    const near = once(survey, 'nearest pages', [], () => new NearestPages(survey));
+    return near.of(node, MOST_NEAREST).map(({ node: other, sameFolder, words }) => ({
+        ...of(survey, other),
+        why: [sameFolder ? 'same folder' : '', words.slice(0, 4).join(', ')].filter(Boolean).join('; '),
+    }));
+}
+
+/** Sentences for a target, one a page, the best first. */
+async function rankedProposals(
+    { proposer, texts }: OpenTexts,
+    survey: PackedSurvey,
+    node: number,
+    said: readonly string[],
+): Promise<{ target: Target; found: Proposal[]; isRead: boolean }> {
+    const { db } = appStore();
+    const own = (await texts.of(db, [node])).get(node) ?? null;
+    const target = proposer.target(node, own, said);
+    const leads = leadersTo(survey, sameAs(survey, node));
+    const ranked = proposer.ranked(target, (other) => leads[other] === 1).slice(0, MOST_READ);
+    const read = await texts.of(
+        db,
+        ranked.map((page) => page.node),
+    );
+    const found = ranked.flatMap((page) => {
+        const text = read.get(page.node);
+        return text ? proposer.ofPage(target, page, text) : [];
+    });
+    const isRead = own !== null || [...read.values()].some((text) => text !== null);
+    return {
+        target,
+        isRead,
+        found: found
+            .filter(({ parts }) => parts.speaks >= LEAST_SPEAKS)
+            .sort((a, b) => b.score - a.score || a.source - b.source),
+    };
+}
+
+/** Other pages that the same words could lead to. */
+export async function otherTargets(
+    request: RequestContext,
+    words: string,
+    source: string,
+    target: string,
+): Promise<OtherTargets> {
+    const packed = await request.packed(['text', 'links']);
+    const [from, now] = [packed.nodeOf(source), packed.nodeOf(target)];
+    const tag = from === -1 ? '' : packed.word('language', from);
+    const led = from === -1 ? new Set<number>() : targetsOfPage(packed, from);
+    return pagesCalled(packed, words, tag, MOST_TARGETS)
+        .filter((node) => node !== from && node !== now && !led.has(node))
+        .slice(0, 8)
+        .map((node) => ({ ...of(packed, node), why: '' }));
+}
+
+/** What a page's text could lead to, to whom it would matter most first. */
+export async function outwardOf(request: RequestContext, url: string): Promise<OutwardProposals | null> {
+    const { survey, site } = request;
+    const packed = await request.packed(['text', 'links']);
+    const node = packed.nodeOf(url);
+    if (node === -1) return null;
+    const open = await openTexts(survey, packed);
+    const { title } = of(packed, node);
+    if (open === null) return { source: url, title, proposals: [], note: NOT_ENDED };
+    const text = (await open.texts.of(appStore().db, [node])).get(node);
+    if (!text) {
+        return { source: url, title, proposals: [], note: 'The received source of this page was not kept.' };
+    }
+    const answers = await answersOf(site.id);
+    const changes = await changesOf(site.id);
+    const closed = new Set([
+        ...answers.filter(({ source, answer }) => source === url && answer === 'refused').map(({ target }) => target),
+        ...changes.filter(({ kind, page }) => kind === 'add' && page === url).map(({ newTarget }) => newTarget),
+    ]);
+    const led = targetsOfPage(packed, node);
+    const isOpen = (other: number): boolean => other !== node && !led.has(other) && !closed.has(packed.url(other));
+    return { source: url, title, proposals: await outwardIn(request, packed, open, node, text, isOpen), note: '' };
+}
+
+/** The same for a text that is typed or pasted: as HTML where it has tags. Nothing of it is kept. */
+export async function outwardOfText(request: RequestContext, written: string, tag: string): Promise<OutwardProposals> {
+    const { survey, site } = request;
+    const packed = await request.packed(['text', 'links']);
+    const open = await openTexts(survey, packed);
+    if (open === null) return { source: '', title: '', proposals: [], note: NOT_ENDED };
+    const isHtml = /<(?:p|div|h[1-6]|ul|ol|article|section|body|html)\b/i.test(written);
+    const running = isHtml ? runningText(written, site.start) : plainText(written);
+    const language = tag || packed.word('language', Math.max(0, packed.head.starts[0] ?? 0));
+    const text = sourceText(running, () => false, language, open.texts.stems);
+    return {
+        source: '',
+        title: '',
+        proposals: await outwardIn(request, packed, open, NO_PAGE, text, () => true),
+        note: text.sentences.length === 0 ? 'There is no sentence of four words or more in this text.' : '',
+    };
+}
+
+async function outwardIn(
+    request: RequestContext,
+    packed: PackedSurvey,
+    { proposer, texts }: OpenTexts,
+    node: number,
+    text: SourceText,
+    isOpen: (other: number) => boolean,
+): Promise<ShownProposal[]> {
+    const { db } = appStore();
+    const { priority } = await request.set(['links'], '');
+    const said = await saidSubjects(request, packed);
+    const targets = pagesSpokenOf(packed, text, texts.stems, (stem) => proposer.rarity(stem), isOpen, MOST_TARGETS);
+    const own = await texts.of(db, targets);
+    const found = targets.flatMap((other) => {
+        const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other)) ?? []);
+        const [best] = proposer.ofPage(target, { node, rank: 0, alike: proposer.likeness(target, text) }, text);
+        if (!best || best.parts.speaks < LEAST_SPEAKS) return [];
+        const { need } = needOf(packed, other, request.site.wantedLinks, priority);
+        return [{ target, best, matters: best.score + 0.3 * need }];
+    });
+    found.sort((a, b) => b.matters - a.matters || a.target.node - b.target.node);
+    return found.map(({ target, best }) => shownProposal(packed, proposer, target, best, text));
+}

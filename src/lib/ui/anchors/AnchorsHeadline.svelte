@@ -1,0 +1,34 @@
+<script lang="ts">
+    /** How many links say nothing, how many wordings call several pages, how many links fit. */
+    import type { AnchorsView } from '../../core/views/anchors.ts';
+    import { count, counted, percent } from '../parts/format.ts';
+    import type { ViewLinks } from '../view/links.ts';
+
+    interface Props {
+        view: AnchorsView;
+        laidAside: number;
+        to: ViewLinks;
+    }
+    let { view, laidAside, to }: Props = $props();
+    const { counts } = $derived(view);
+</script>
+
+<div class="pane border-b border-(--edge)">
+    <h1 class="headline">
+        {#if counts.links === 0}No page is linked from the text of another.
+        {:else}
+            <b>{counted(counts.nothing, 'link')}</b>
+            {counts.nothing === 1 ? 'says' : 'say'} nothing;
+            <a class="set" href="{to.base}/same-words"><b>{counted(counts.shared, 'wording')}</b></a>
+            {counts.shared === 1 ? 'calls' : 'call'} more than one page{#if counts.judged > 0}; of the links in texts <b
+                    >{percent(counts.fits / counts.judged)}</b
+                > fit their target{/if}.
+        {/if}
+    </h1>
+    <p class="note">
+        {counted(counts.links, 'link')} in the text of pages, each occurrence; menus and shared blocks stand apart.
+        {#if !view.isJudged}Whether they fit is not known: the words of a survey are gathered when it ends.{/if}
+        {#if laidAside > 0}<a class="set" href="{to.base}/laid-aside">{counted(laidAside, 'change')} laid aside</a
+            >.{/if}
+    </p>
+</div>

@@ -1,0 +1,4 @@
+import { showLaidAside } from '$lib/server/views/anchors.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
+
+export const load = lookedAt(({ locals }) => showLaidAside(locals));

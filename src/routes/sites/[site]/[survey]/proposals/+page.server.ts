@@ -1,0 +1,4 @@
+import { showProposals } from '$lib/server/views/anchors.ts';
+import { lookedAt } from '$lib/server/views/looked-at.ts';
+
+export const load = lookedAt(({ locals, url }) => showProposals(locals, url));

@@ -1,0 +1,93 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import { goto, invalidate } from '$app/navigation';
+    import { page } from '$app/state';
+    import { pageKey } from '$lib/core/address/page-key.ts';
+    import OneText from '$lib/ui/proposals/OneText.svelte';
+    import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
+    import { ProposalCourse } from '$lib/ui/proposals/proposal-course.svelte.ts';
+    import ProposalsHeadline from '$lib/ui/proposals/ProposalsHeadline.svelte';
+    import TargetHead from '$lib/ui/proposals/TargetHead.svelte';
+    import TargetList from '$lib/ui/proposals/TargetList.svelte';
+    import WantedForm from '$lib/ui/proposals/WantedForm.svelte';
+    import { withParams } from '$lib/ui/view/address.ts';
+    import { viewLinks } from '$lib/ui/view/links.ts';
+    import { siteApi, tell } from '$lib/wire/client.ts';
+    import type { WantedLinks } from '$lib/wire/wanted-links.ts';
+
+    let { data } = $props();
+    const to = $derived(viewLinks(page.url, data));
+    const chosen = $derived(data.of ?? data.targets[0]?.url ?? null);
+    const course = $derived(
+        new ProposalCourse({
+            site: data.site.id,
+            start: data.site.start,
+            survey: data.survey.path,
+            surveyNumber: data.surveyNumber,
+        }),
+    );
+    $effect(() => {
+        const [one, url] = [course, chosen];
+        untrack(() => void one.load(url));
+    });
+    /** Taken since the counts of the page were made. */
+    let takenNow = $state(0);
+    const hrefOf = (url: string): string => withParams(page.url, { of: pageKey(url, data.site.start) });
+
+    const say = async (path: string, body: unknown): Promise<string> => {
+        const refusal = await tell(`${siteApi(data.site.id)}/${path}`, { method: 'PUT', body });
+        if (refusal === '') await invalidate('edgemap:survey');
+        return refusal;
+    };
+    async function saySubject(words: string[]): Promise<string> {
+        const refusal = await say('subjects', { subjects: [{ by: 'page', subject: chosen, words }] });
+        if (refusal === '') await course.load(chosen);
+        return refusal;
+    }
+    function nextTarget(): void {
+        const at = data.targets.findIndex(({ url }) => url === chosen);
+        const next = data.targets[at + 1];
+        if (next) void goto(hrefOf(next.url), { noScroll: true, keepFocus: true });
+    }
+</script>
+
+<svelte:head><title>Proposals · {data.site.name} · Edge Map</title></svelte:head>
+<div class="view">
+    <ProposalsHeadline
+        {data}
+        taken={data.taken + takenNow}
+        takenPages={data.takenPages}
+        set={page.url.searchParams.get('set') ?? ''}
+        {to}
+    />
+    <div class="pane-row desk">
+        <div class="min-w-0">
+            {#if course.told}<TargetHead told={course.told} {to} onSubject={saySubject} />{/if}
+            <TargetList
+                {...data}
+                {chosen}
+                takenNow={course.told?.taken ?? 0}
+                {hrefOf}
+                hrefFrom={(from) => withParams(page.url, { from: String(from), of: null })}
+            />
+            <WantedForm
+                wanted={data.wanted}
+                offered={data.offered}
+                onSave={(wanted: WantedLinks) => say('wanted-links', wanted)}
+            />
+            <OneText site={data.site.id} survey={data.survey.path} origin={to.origin} {to} />
+        </div>
+        <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={() => takenNow++} onNextTarget={nextTarget} />
+    </div>
+</div>
+
+<style>
+    .desk {
+        grid-template-columns: minmax(200px, 240px) minmax(0, 1fr);
+    }
+    @media (max-width: 62rem) {
+        .desk {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>
