@@ -10,7 +10,7 @@ export const GARDEN_GUIDES: ProsePage[] = [
 
 Lay the stems uphill and all to the same side. Stakes go in every forearm's length; the tops are woven with hazel, which looks like basketry and holds like wire.
 
-The [billhook](/tools/cutting/billhook/) must be sharp enough to frighten you a little. Stop when the birds begin, which in Fernhollow is the second week of March.`,
+The [billhook](/tools/cutting/billhook/) must be sharp enough to frighten you a little. Stop when the birds begin, which in Fernhollow is the second week of March. Nothing is lent to a neighbour as often as a billhook, and nothing comes back as blunt.`,
     },
     {
         slug: 'pruning-an-apple-tree',
@@ -30,7 +30,7 @@ Cut just outside the collar, the wrinkled ring where a branch meets the trunk. T
 
 Either run the tank dry in October, or fill it to the brim with fresh fuel and a stabiliser. Half-full tanks breathe, and what they breathe is water.
 
-Take out the plug, put a spoon of oil down the hole, turn the engine over twice by hand, and screw the plug back. Your [spark plug wrench](/tools/joining/spark-plug-wrench/) is behind the counter, third drawer.`,
+Take out the plug, put a spoon of oil down the hole, turn the engine over twice by hand, and screw the plug back. Your [spark plug wrench](/tools/joining/spark-plug-wrench/) is behind the counter, third drawer. The months without mowing are for mending the wheel of the bicycle that stands in front of it. Saws want storing for the winter too, hung up and dry.`,
     },
     {
         slug: 'packing-a-van-with-ladders',
@@ -40,7 +40,7 @@ Take out the plug, put a spoon of oil down the hole, turn the engine over twice 
 
 Two [ratchet straps](/tools/lifting/ratchet-strap/) crossed hold better than four that run the same way. Twist each strap once so that it does not hum.
 
-Drive round the corner, stop, and tighten everything again. Loads settle in the first five minutes and surprises happen in the sixth.`,
+Drive round the corner, stop, and tighten everything again. Loads settle in the first five minutes and surprises happen in the sixth. A buckled bicycle wheel is mended at home in an evening, so it need not ride along. Whoever lends ladders to a neighbour should see the roof rack first.`,
     },
     {
         slug: 'how-a-chain-hoist-works',
@@ -60,7 +60,7 @@ Look at the hook before each lift, and at the beam above it. Below the load ther
 
 Count the braces against the sheet in the bag. A tower with one missing stands, sways, and waits for wind.
 
-Nobody rides it when it is moved, however short the way. Height may be three times the narrow side indoors; outdoors take less than that, or tie it to the house.`,
+Nobody rides it when it is moved, however short the way. Height may be three times the narrow side indoors; outdoors take less than that, or tie it to the house. Lending it on to a neighbour ends the cover that came with it.`,
     },
     {
         slug: 'splitting-logs',
@@ -80,7 +80,7 @@ The hydraulic [log splitter](/tools/cutting/log-splitter/) is dull, slow and saf
 
 Give it a shelf for plants, a deep place for winter, and one side as flat as a beach, where hedgehogs and toddlers can walk out again.
 
-The [mini excavator](/tools/lifting/mini-excavator/) does in a morning what two people do in a wet fortnight, but it needs a gate of one metre ten. Measure the gate before you come.`,
+The [mini excavator](/tools/lifting/mini-excavator/) does in a morning what two people do in a wet fortnight, but it needs a gate of one metre ten. Measure the gate before you come. A cut glass bottle, turned over, makes a cloche for the first water plant.`,
     },
     {
         slug: 'mowing-a-meadow',
@@ -100,7 +100,7 @@ If you are out of breath, the edge is blunt; if your back hurts, the handles are
 
 File each tooth with the same number of strokes, from the inside outwards, at the angle that is stamped on it. Every third time take the depth gauges down a little as well.
 
-We lend the [chainsaw sharpening jig](/tools/finishing/chainsaw-jig/) to anyone, but the saw itself only to people with a certificate.`,
+We lend the [chainsaw sharpening jig](/tools/finishing/chainsaw-jig/) to anyone, but the saw itself only to people with a certificate. As with mending a bicycle wheel, small turns and a rest between them do more than one great effort.`,
     },
     {
         slug: 'bees-under-the-floorboards',

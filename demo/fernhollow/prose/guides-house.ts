@@ -10,7 +10,7 @@ export const HOUSE_GUIDES: ProsePage[] = [
 
 Hold a rag under the little valve and give the [radiator key](/tools/joining/radiator-key/) a quarter turn. It hisses, it spits, then it runs: close it at the first steady drop.
 
-Work from the ground floor upwards. Afterwards look at the pressure gauge on the boiler, and top it up to the mark if it has sunk.`,
+Work from the ground floor upwards. Afterwards look at the pressure gauge on the boiler, and top it up to the mark if it has sunk. A pipe that drips at its elbow has to be drained and soldered anew, copper to copper.`,
     },
     {
         slug: 'unblocking-a-drain',
@@ -50,7 +50,7 @@ Cover the work with damp sacking for a week. Lime does not dry, it cures, and it
 
 Roll the putty in your hands until it no longer sticks to them. A thin bed goes behind the pane, the pane goes against it, and sprigs every hand's breadth hold it there. The outer bevel is drawn with one stroke of the [putty knife](/tools/finishing/putty-knife/), from corner to corner without stopping.
 
-Wait a fortnight before painting, and let the paint run over onto the glass by the width of a match.`,
+Wait a fortnight before painting, and let the paint run over onto the glass by the width of a match. Whoever has tried to cut a glass bottle knows how little the scratch does and how much the warmth.`,
     },
     {
         slug: 'painting-a-ceiling',
@@ -90,7 +90,7 @@ Leave the airbricks alone. Somebody once bricked them all up for warmth, and we 
 
 Lay each piece on a towel in the order in which it came off. The washer that failed will be obvious: hard, grooved, and slightly ashamed.
 
-If a new one still drips, the seat below is worn. Ask for the [tap reseating tool](/tools/finishing/tap-reseater/), turn it twice, and look.`,
+If a new one still drips, the seat below is worn. Ask for the [tap reseating tool](/tools/finishing/tap-reseater/), turn it twice, and look. If the copper pipe behind the tap weeps, it wants soldering again, and that is a job of its own.`,
     },
     {
         slug: 'tiling-behind-a-sink',
@@ -100,7 +100,7 @@ If a new one still drips, the seat below is worn. Ask for the [tap reseating too
 
 Spread no more adhesive than you can cover in ten minutes. The [tile cutter](/tools/cutting/tile-cutter/) scores once and breaks once; scoring twice only makes crumbs.
 
-Grout diagonally with a rubber float, wait until it dulls, wash, and go away. The haze that is there in the morning comes off with a dry cloth.`,
+Grout diagonally with a rubber float, wait until it dulls, wash, and go away. The haze that is there in the morning comes off with a dry cloth. Have every copper pipe soldered and tried under pressure before the first tile goes up.`,
     },
     {
         slug: 'small-leaks-in-flat-roofs',

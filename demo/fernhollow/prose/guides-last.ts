@@ -20,7 +20,7 @@ Let the jaws of the [vernier caliper](/tools/measuring/vernier-caliper/) touch, 
 
 Damp the surface with spirit, which swells the fibres for a minute and is gone by the next. Come in from both edges towards the middle, or clamp a waste piece behind the far corner.
 
-The [low-angle block plane](/tools/finishing/block-plane/) was made for this and for nothing else, whatever the catalogue says.`,
+The [low-angle block plane](/tools/finishing/block-plane/) was made for this and for nothing else, whatever the catalogue says. An iron from a whetstone that was oiled that morning leaves it shining, and a dry stone leaves it torn.`,
     },
     {
         slug: 'rust-and-how-to-stop-it',
@@ -30,7 +30,7 @@ The [low-angle block plane](/tools/finishing/block-plane/) was made for this and
 
 Dry iron on the stove, not on the windowsill. While it is still warm, rub in wax until it stops drinking.
 
-A tool chest with a stick of camphor in it stays bright for years, and so does one in a house where somebody uses the tools.`,
+A tool chest with a stick of camphor in it stays bright for years, and so does one in a house where somebody uses the tools. Saws that are stored in a shed over winter rust from the teeth backwards.`,
     },
 ];
 

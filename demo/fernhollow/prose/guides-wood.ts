@@ -10,7 +10,7 @@ export const WOOD_GUIDES: ProsePage[] = [
 
 The [panel saw](/tools/cutting/panel-saw/) on our wall has ten teeth to the inch, which is a fair compromise for shelves and fences. For joints that must close without a gap, ask for the [tenon saw](/tools/cutting/tenon-saw/) and its brass back.
 
-Try the handle before you sign anything out. If three fingers do not fit comfortably, your wrist will tell you about it by the fourth cut. And read [how to mark a true line](/guides/marking-out-square/) first, because no saw corrects a crooked pencil.`,
+Try the handle before you sign anything out. If three fingers do not fit comfortably, your wrist will tell you about it by the fourth cut. And read [how to mark a true line](/guides/marking-out-square/) first, because no saw corrects a crooked pencil. Think of how you will store saws over winter before you buy a third. A whetstone with oil is of no use to any of them: saws are filed.`,
     },
     {
         slug: 'marking-out-square',
@@ -30,7 +30,7 @@ To find out whether your square is honest, draw a line, turn the square over, an
 
 Flatten the back once in the iron's life, the last finger's breadth only. Then hone the bevel at about thirty degrees on the coarse side of the [combination stone](/tools/finishing/combination-stone/) until a wire edge can be felt along the whole width, and chase it away on the fine side.
 
-Strop on leather or on the palm of an old glove. A sharp iron takes the hair off a forearm; a very sharp one takes it off somebody else's. When you return the [smoothing plane](/tools/finishing/smoothing-plane/), return it sharp: the next borrower has a door that sticks.`,
+Strop on leather or on the palm of an old glove. A sharp iron takes the hair off a forearm; a very sharp one takes it off somebody else's. When you return the [smoothing plane](/tools/finishing/smoothing-plane/), return it sharp: the next borrower has a door that sticks. Spread light oil on the whetstone before the first stroke, then again whenever the paste turns thick and the stone stops biting.`,
     },
     {
         slug: 'hanging-a-door',
@@ -50,7 +50,7 @@ Cut the recesses with a [bevel-edged chisel](/tools/cutting/bevel-chisel/) and a
 
 Dig the corner posts in first and screw the boards to them with the [impact driver](/tools/joining/impact-driver/), not the other way round. A bed that is level along its length keeps its water; one that is not grows a swamp and a desert.
 
-Line the sides, never the bottom. Worms are the cheapest staff you will ever employ.`,
+Line the sides, never the bottom. Worms are the cheapest staff you will ever employ. Half a glass bottle, cut clean, keeps slugs off a seedling better than any advice.`,
     },
     {
         slug: 'a-shelf-that-stays-up',

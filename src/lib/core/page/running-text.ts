@@ -207,8 +207,11 @@ class PassageGatherer {
     }
 
     #enter(element: LeanElement, above: Level): Level {
-        const own = above.block === null ? this.#placeOf(element) : null;
-        if (partsWords(element) || own !== null) this.#edge(above);
+        const parts = partsWords(element);
+        const place = above.block === null ? this.#placeOf(element) : null;
+        // Links side by side in a sentence are a run of their own for whoever groups links; the sentence is one all the same.
+        const own = parts || place === OUTSIDE ? place : null;
+        if (parts || own !== null) this.#edge(above);
         const took = this.#open === null ? this.#taking(element) : null;
         if (took) this.#open = { ...took, from: this.#text.length + (this.#gap ? 1 : 0), to: -1 };
         const kind = kindAt(element);

@@ -1,5 +1,6 @@
 /** What one more link does to the page it leads to, as far as that can be told without measuring the site again. */
 import { once } from '../kept.ts';
+import { landings } from '../model/landings.ts';
 import { pageLinks } from '../model/page-links.ts';
 import { modelOf } from '../packed/model-of.ts';
 import { UNREACHED } from '../graph/depth.ts';
@@ -18,10 +19,11 @@ export interface Effect {
     standing: [number, number];
 }
 
-/** Other pages with a followed link to each URL. O(nodes + link occurrences), once. */
+/** Other pages with a followed link to each URL, or to what redirects to it. O(nodes + link occurrences), once. */
 export function followedIn(survey: PackedSurvey): Uint32Array {
     return once(survey, 'followed in', [], () => {
-        const { targets } = pageLinks(modelOf(survey), { followed: true });
+        const model = modelOf(survey);
+        const { targets } = pageLinks(model, { followed: true, landing: landings(model) });
         const links = new Uint32Array(survey.count);
         for (const target of targets) links[target]!++;
         return links;

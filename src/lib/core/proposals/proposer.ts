@@ -59,7 +59,13 @@ export interface LeftOut extends HiddenLink {
 /** Stems of the target's text that pages are held against: the heaviest. */
 const MOST_STEMS = 400;
 /** A sentence whose words are less of a name than this does not speak of the target. */
-export const LEAST_SPEAKS = 0.3;
+const LEAST_SPEAKS = 0.34;
+/** Nor does one that has less than this share of a name, by the rarity of its words. */
+const LEAST_COVERAGE = 0.4;
+
+/** Whether a sentence speaks of the target, or has merely some of its words. */
+export const speaksOfIt = ({ parts, match }: Proposal): boolean =>
+    parts.speaks >= LEAST_SPEAKS && match.coverage >= LEAST_COVERAGE;
 /** Names that pages are looked through for: the heaviest. */
 const MOST_NAMES = 150;
 

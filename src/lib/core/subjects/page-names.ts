@@ -21,7 +21,7 @@ export interface HiddenLink {
     link: number;
 }
 
-const WEIGHTS = { said: 1, title: 1, h1: 1, address: 0.5, heading: 0.4, part: 0.8 } as const;
+const WEIGHTS = { said: 1, title: 1, h1: 1, address: 0.5, heading: 0.4, part: 0.8, head: 0.7 } as const;
 /** Names by which links call a page, and headings, that are looked at: the commonest. */
 const MOST_ANCHORS = 300;
 const MOST_HEADINGS = 60;
@@ -29,6 +29,8 @@ const MOST_HEADINGS = 60;
 const NUMBERING = /^\s*(?:[A-Z]\.)?\d+(?:\.\d+)*\.?\s+(?=\p{L})/u;
 /** A heading without its number is less of a name: "Overview" may head many pages. */
 const WITHOUT_NUMBER = 0.75;
+/** What stands before the first comma, bracket or colon of a title. */
+const HEAD = /^([^,;:(]{3,}?)\s*[,;:(]/u;
 const LONGEST_ANCHOR = 100;
 const IS_URL = /^(?:[a-z][a-z\d+.-]*:\/\/|www\.)\S+$/i;
 
@@ -72,6 +74,11 @@ export function namesOf(
             .slice(0, MOST_HEADINGS)
             .map((text): [string, NameOrigin, number] => [text, 'heading', WEIGHTS.heading]),
     ];
+    // "Rust, and how to stop it" is a page on rust.
+    for (const text of [parts.join(' '), survey.texts('h1').at(node)]) {
+        const head = HEAD.exec(text)?.[1];
+        if (head) titled.push([head, 'title', WEIGHTS.head]);
+    }
     if (parts.length > 1) for (const part of parts) titled.push([part, 'title', WEIGHTS.part]);
     for (const [text, from, weight] of titled) {
         add(text, from, weight);

@@ -34,3 +34,7 @@ export function ownParts(title: string, names: ReadonlySet<string>): string[] {
     const own = parts.filter((part) => !names.has(lower(part)));
     return own.length === 0 ? [title] : own;
 }
+
+/** The title of a page without what is the site's. */
+export const ownTitle = (survey: PackedSurvey, node: number): string =>
+    ownParts(survey.texts('title').at(node), siteNames(survey)).join(' · ');

@@ -4,6 +4,7 @@ import { linkGraphOf } from '../packed/link-graph.ts';
 import { REGIONS, type Region } from '../page/links.ts';
 import { FIT, FITS, FitJudge, type Fit } from '../subjects/anchor-fit.ts';
 import { SubjectMaker, type SaidSubjects } from '../subjects/subject.ts';
+import { ownTitle } from '../subjects/site-names.ts';
 import { calledBy } from '../text/called.ts';
 import { genericIn } from '../text/generic-words.ts';
 import { listPlaces } from '../text/link-words.ts';
@@ -236,7 +237,7 @@ function rowOf(survey: PackedSurvey, fits: ArrayLike<number> | null, sums: Sums,
     const judged = count('fits') + count('loose') + count('off') + count('nothing');
     return {
         url: survey.url(node),
-        title: survey.texts('title').at(node),
+        title: ownTitle(survey, node),
         links: sums.links[node]!,
         fits: fits === null || judged === 0 ? null : count('fits') / judged,
         segments: segmentsOf(survey, fits, node),
@@ -273,7 +274,7 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
     const links = anchors.reduce((sum, item) => sum + item.links, 0);
     return {
         url: survey.url(node),
-        title: survey.texts('title').at(node),
+        title: ownTitle(survey, node),
         rank: rank === -1 ? null : rank + 1,
         before: rank > 0 ? survey.url(nodes[rank - 1]!) : null,
         next: rank !== -1 && rank + 1 < nodes.length ? survey.url(nodes[rank + 1]!) : null,
@@ -454,15 +455,20 @@ function sameWords(
             else targets.set(to, { links: pages[lists[at]!]!, link });
         }
     }
-    return [...found]
-        .filter(([, targets]) => targets.size > 1)
-        .map(([own, targets]) => ({
-            anchor: own,
-            targets,
-            links: [...targets.values()].reduce((sum, { links: all }) => sum + all, 0),
-        }))
-        .sort((a, b) => b.links - a.links || a.anchor - b.anchor);
+    return (
+        [...found]
+            .filter(([, targets]) => targets.size > 1)
+            .map(([own, targets]) => ({
+                anchor: own,
+                targets,
+                links: [...targets.values()].reduce((sum, { links: all }) => sum + all, 0),
+            }))
+            // Where each page is called so once, it is the pattern of a template and not a doubt: those come last.
+            .sort((a, b) => Number(isSeries(a)) - Number(isSeries(b)) || b.links - a.links || a.anchor - b.anchor)
+    );
 }
+
+const isSeries = ({ links, targets }: { links: number; targets: { size: number } }): boolean => links === targets.size;
 
 export interface SameWordsView {
     total: number;
@@ -518,7 +524,7 @@ function manyNames(survey: PackedSurvey): SameWordsView['many'] {
     rows.sort((a, b) => b.names.size - a.names.size || b.links - a.links || a.node - b.node);
     return rows.slice(0, MOST_MANY).map(({ node, names, links: all }) => ({
         url: survey.url(node),
-        title: survey.texts('title').at(node),
+        title: ownTitle(survey, node),
         names: names.size,
         links: all,
         some: [...names]

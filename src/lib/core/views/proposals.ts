@@ -5,6 +5,7 @@ import { NO_PAGE, type Proposal, type Proposer, type Target } from '../proposals
 import { PARTS, type ScorePart } from '../proposals/score.ts';
 import type { SourceText } from '../proposals/source-text.ts';
 import { NOTHING } from '../proposals/stem-numbers.ts';
+import { ownTitle } from '../subjects/site-names.ts';
 import { textLinks } from '../proposals/neighbours.ts';
 import { aboutOf, alikeOf, briefOf, highOf, nearOf, rareOf, speaksOf } from '../words/proposals.ts';
 
@@ -73,14 +74,13 @@ export function shownProposal(
         if (last && (PARTING.test(passage.text.slice(last.to, from)) || last.isTaken !== isTaken)) run++;
         words.push({ from, to, isTaken, run });
     }
-    const titles = survey.texts('title');
     return {
         source: source === NO_PAGE ? '' : survey.url(source),
-        sourceTitle: source === NO_PAGE ? '' : titles.at(source),
+        sourceTitle: source === NO_PAGE ? '' : ownTitle(survey, source),
         sourceDepth: source === NO_PAGE ? -1 : survey.numbers('depth')[source]!,
         sourceStanding: source === NO_PAGE ? 0 : survey.numbers('standing')[source]!,
         target: survey.url(target.node),
-        targetTitle: titles.at(target.node),
+        targetTitle: ownTitle(survey, target.node),
         line: placeOf(passage, text.from[match.first]!).line,
         heading: passages[passage.under]?.text ?? '',
         before: contextOf(passages[sentence.passage - 1]),

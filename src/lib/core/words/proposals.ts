@@ -66,13 +66,19 @@ export const highOf = (standing: string, depth: number): string =>
 export const briefOf = (own: number): string =>
     own === 0 ? 'no other links in its text' : `${counted(own, 'link')} in its own text`;
 
-/** What one is called where the others stand beside it. */
-export const PART_NAMES = {
-    speaks: 'The sentence speaks of it.',
-    rare: 'The words are rare here.',
-    about: 'So does the rest of it.',
-    alike: 'The two pages are alike.',
-    near: 'They are neighbours.',
-    high: 'The source stands near the start.',
-    brief: 'It gives little away.',
+/** From here on a part is said to be so. */
+const SO_FROM = 0.12;
+
+/** What each part says where it is so, and where it is not. */
+const PART_NAMES = {
+    speaks: ['The sentence speaks of it.', 'The sentence hardly speaks of it.'],
+    rare: ['The words are rare here.', 'The words are common here.'],
+    about: ['So does the rest of it.', 'The rest of it does not.'],
+    alike: ['The two pages are alike.', 'The two pages are little alike.'],
+    near: ['They are neighbours.', 'They are no neighbours.'],
+    high: ['The source stands near the start.', 'The source lies deep.'],
+    brief: ['It gives little away.', 'It gives much away.'],
 } as const;
+
+export const partName = (part: keyof typeof PART_NAMES, value: number): string =>
+    PART_NAMES[part][value >= SO_FROM ? 0 : 1];

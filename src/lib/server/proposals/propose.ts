@@ -9,9 +9,10 @@ import { runningText } from '../../core/page/running-text.ts';
 import { effectsOf } from '../../core/proposals/effect.ts';
 import { pagesCalled } from '../../core/proposals/name-table.ts';
 import { pagesSpokenOf, targetsOfPage } from '../../core/proposals/outward.ts';
-import { LEAST_SPEAKS, leadersTo, NO_PAGE, type Proposal, type Target } from '../../core/proposals/proposer.ts';
+import { leadersTo, NO_PAGE, speaksOfIt, type Proposal, type Target } from '../../core/proposals/proposer.ts';
 import { sourceText, type SourceText } from '../../core/proposals/source-text.ts';
 import { needOf, type TargetNeed } from '../../core/proposals/targets.ts';
+import { ownTitle } from '../../core/subjects/site-names.ts';
 import { SubjectMaker } from '../../core/subjects/subject.ts';
 import { shownProposal, type ShownProposal } from '../../core/views/proposals.ts';
 import type { OtherTargets, OutwardProposals, TargetProposals } from '../../wire/proposals.ts';
@@ -31,7 +32,7 @@ const NOT_ENDED =
 
 const of = (survey: PackedSurvey, node: number) => ({
     url: survey.url(node),
-    title: survey.texts('title').at(node),
+    title: ownTitle(survey, node),
 });
 
 /** The target, and whatever leads to it by redirects or says it is its canonical: a link there is a link to it. */
@@ -142,9 +143,7 @@ async function rankedProposals(
     return {
         target,
         isRead,
-        found: found
-            .filter(({ parts }) => parts.speaks >= LEAST_SPEAKS)
-            .sort((a, b) => b.score - a.score || a.source - b.source),
+        found: found.filter(speaksOfIt).sort((a, b) => b.score - a.score || a.source - b.source),
     };
 }
 
@@ -223,7 +222,7 @@ async function outwardIn(
     const found = targets.flatMap((other) => {
         const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other)) ?? []);
         const [best] = proposer.ofPage(target, { node, rank: 0, alike: proposer.likeness(target, text) }, text);
-        if (!best || best.parts.speaks < LEAST_SPEAKS) return [];
+        if (!best || !speaksOfIt(best)) return [];
         const { need } = needOf(packed, other, request.site.wantedLinks, priority);
         return [{ target, best, matters: best.score + 0.3 * need }];
     });

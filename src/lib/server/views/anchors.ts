@@ -3,6 +3,7 @@ import { urlOfKey } from '../../core/address/page-key.ts';
 import { changesSeen } from '../../core/proposals/changes-seen.ts';
 import { targetsOf, offeredWanted } from '../../core/proposals/targets.ts';
 import { anchorsView, PROFILE_ORDERS, sameWordsView, type AnchorsView } from '../../core/views/anchors.ts';
+import { ownTitle } from '../../core/subjects/site-names.ts';
 import { openArea } from '../areas.ts';
 import { appStore } from '../app.ts';
 import { linkMarks } from '../link-marks.ts';
@@ -75,7 +76,7 @@ export async function showProposals(request: RequestContext, url: URL) {
     return {
         targets: targets.slice(from, from + MOST_TARGETS).map(({ node, has, wanted, isOrphan }) => ({
             url: packed.url(node),
-            title: packed.texts('title').at(node),
+            title: ownTitle(packed, node),
             has,
             wanted,
             isOrphan,

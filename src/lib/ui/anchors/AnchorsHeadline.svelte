@@ -1,7 +1,7 @@
 <script lang="ts">
     /** How many links say nothing, how many wordings call several pages, how many links fit. */
     import type { AnchorsView } from '../../core/views/anchors.ts';
-    import { count, counted, percent } from '../parts/format.ts';
+    import { counted, percent } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
 
     interface Props {

@@ -16,7 +16,7 @@
     }
     let { view, origin, hrefOf, hrefOrder, hrefFrom }: Props = $props();
     const ORDER_NAMES: Record<ProfileOrder, string> = {
-        trouble: 'most that do not fit',
+        trouble: 'what does not fit',
         standing: 'standing',
         links: 'links',
     };
@@ -26,7 +26,7 @@
 
 <section class="pane" aria-label="Profiles">
     <h2 class="pane-name">
-        Profiles <span class="note">links in texts, by page; first</span>
+        Profiles <span class="note">links in texts, by page; in the order of</span>
         {#each PROFILE_ORDERS as order (order)}
             {#if order === view.order}<b class="note">{ORDER_NAMES[order]}</b>{:else}<a
                     class="set plain-set note"

@@ -13,7 +13,7 @@
     <span>depth {clicks(effect.depth[0])} → <b>{clicks(effect.depth[1])}</b></span>
     {#if effect.isOrphan && effect.depth[1] !== null}<span>orphan → <b>reached</b></span>{/if}
     <span
-        >standing {effect.standing[0].toFixed(1)} → about <b>{effect.standing[1].toFixed(1)}</b>
+        >standing {effect.standing[0].toFixed(2)} → about <b>{effect.standing[1].toFixed(2)}</b>
         <span class="ink3">estimated</span></span
     >
     <span class="ink3">by this survey, with what is taken before; the site is not touched</span>

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** Why a sentence is proposed: a note for each part, with its strength as a bar. No total is shown. */
     import type { ShownProposal } from '../../core/views/proposals.ts';
-    import { PART_NAMES } from '../../core/words/proposals.ts';
+    import { partName } from '../../core/words/proposals.ts';
 
     let { parts }: { parts: ShownProposal['parts'] } = $props();
     const WIDTH = 54;
@@ -18,7 +18,7 @@
                 </svg>
             </dt>
             <dd>
-                <span class="aside">{PART_NAMES[part]}</span>
+                <span class="aside">{partName(part, value)}</span>
                 <span class="note block">{why}</span>
             </dd>
         {/each}
