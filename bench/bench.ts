@@ -1,5 +1,5 @@
 /**
- * Benchmarks: `./edgemap bench [NAME …] [--pages N] [--folder DIR]`. They print ratios beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
+ * Benchmarks: `./edgemap bench [NAME …] [--pages N] [--folder DIR] [--misses]`. They print ratios beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
@@ -23,6 +23,8 @@ export interface BenchOptions {
     pages: number | null;
     /** A folder of HTML files to read in place of made pages; for `large` the data folder, which stays. */
     folder: string | null;
+    /** Tell what was missed, one by one, where a benchmark measures how good answers are. */
+    misses: boolean;
 }
 
 const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
@@ -55,12 +57,20 @@ function wordsOf(words: string[]): { names: string[]; options: BenchOptions } {
             args: words,
             allowPositionals: true,
             // The data folder is taken everywhere; what is measured lies in one of its own.
-            options: { pages: { type: 'string' }, folder: { type: 'string' }, data: { type: 'string' } },
+            options: {
+                pages: { type: 'string' },
+                folder: { type: 'string' },
+                misses: { type: 'boolean' },
+                data: { type: 'string' },
+            },
         });
         const pages = values.pages === undefined ? null : Number(values.pages);
         if (pages !== null && !(Number.isInteger(pages) && pages > 0))
             return wrong(`--pages is a whole number from 1, not "${values.pages}".`);
-        return { names: positionals, options: { pages, folder: values.folder ?? null } };
+        return {
+            names: positionals,
+            options: { pages, folder: values.folder ?? null, misses: values.misses ?? false },
+        };
     } catch (error) {
         return wrong((error as Error).message);
     }

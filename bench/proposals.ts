@@ -38,7 +38,6 @@ export async function proposalsBench(options: BenchOptions): Promise<void> {
     const { db } = bench.store;
     const open = new OpenSurveys(() => bench.store);
     for (const site of await listSites(db)) {
-        if (process.env.SITE && !site.name.includes(process.env.SITE)) continue;
         const [survey] = await listSurveys(db, site.id);
         if (!survey) continue;
         const packed = await open.open(survey, ['core', 'measures', 'text', 'links']);
@@ -51,7 +50,7 @@ export async function proposalsBench(options: BenchOptions): Promise<void> {
         for (let node = 0; node < packed.count; node++) if (packed.numbers('page')[node] === 1) all.push(node);
         for (let at = 0; at < all.length; at += 500) await texts.of(db, all.slice(at, at + 500));
         const read = await texts.of(db, all);
-        await quality(packed, words, texts, read, process.env.MISSES === '1');
+        await quality(packed, words, texts, read, options.misses);
     }
     await bench.end();
 }
@@ -108,7 +107,6 @@ async function quality(
                     JSON.stringify(found[0]?.parts),
                 );
             }
-            if (process.env.NORIVALS) return;
             const rivals = rivalRanks(survey, words, read, link, (node) => leads[node] === 1, proposer);
             bm25.push(rivals.bm25);
             occurs.push(rivals.occurs);

@@ -21,6 +21,8 @@ import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/expo
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-survey.ts';
+import { makeAndSaveWords } from '../src/lib/server/pack/make-words.ts';
+import { WordIndex } from '../src/lib/core/text/word-index.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
@@ -177,6 +179,9 @@ export async function surveyCommand(words: string[]): Promise<number> {
             const surveys: Surveys = {
                 db: store.db,
                 open: async (of) => (of.id === survey.id ? packed : (await makeAndSavePacked(store.db, of)).survey),
+                // What was laid aside has no words yet: they are gathered when a survey ends.
+                words: async (of) =>
+                    result.ended && !isLaidAside ? new WordIndex(await makeAndSaveWords(store.db, of)) : null,
             };
             const view = await checkViewIn(surveys, ended);
             const summary = await exportSurvey(store.db, folder, ended, view);

@@ -72,7 +72,7 @@ async function stored(): Promise<PackedSurvey> {
 }
 
 const paths = async (line: string): Promise<string[]> => {
-    const surveys = { db: instance.store.db, open: () => stored() };
+    const surveys = { db: instance.store.db, open: () => stored(), words: () => Promise.resolve(null) };
     const { bits, survey, trouble } = await evaluateIn(surveys, made.survey, line);
     if (trouble) throw new Error(trouble.say);
     return Array.from(bits.nodes(), (node) => survey.url(node).replace('https://www.site.example', ''));

@@ -1,5 +1,7 @@
 /** Faults of what links say, of how they stand in their markup, and of parts of the site, each with its near miss. */
 import { NOTHING_BESIDE } from '$lib/core/checks/beside.ts';
+import { fitsOf } from '$lib/core/subjects/anchor-fit.ts';
+import { WordIndex, WordIndexMaker } from '$lib/core/text/word-index.ts';
 import { LINK_MARK } from '$lib/core/page/links.ts';
 import type { FindingParams } from '$lib/core/words/finding-params.ts';
 import { plain, whole, type Planted } from './planted-site.ts';
@@ -29,6 +31,7 @@ export const PLANTED_ANCHORS: PlantedOf<
     | 'anchor-generic'
     | 'anchor-url'
     | 'anchor-long'
+    | 'anchor-off-subject'
     | 'same-words'
     | 'many-names'
     | 'self-link'
@@ -55,6 +58,31 @@ export const PLANTED_ANCHORS: PlantedOf<
     'anchor-url': () => links({ anchor: 'https://site.example/a/one' }, { anchor: 'see https://site.example/a/one' }),
     'anchor-long': () =>
         links({ anchor: words(16), marks: looked | heading }, { anchor: words(15) }, { anchor: 'x'.repeat(100) }),
+    'anchor-off-subject': () => {
+        const site = whole()
+            .page('/w', [], { ...plain, title: 'Whetting stones' })
+            .page('/c', [{ to: '/w', anchor: 'the harbour master' }], plain)
+            // A word of its title; one of its text only; nothing at all, which is another fault.
+            .page('/d', [{ to: '/w', anchor: 'a whetting stone' }], plain)
+            .page('/e', [{ to: '/w', anchor: 'oil' }], plain);
+        return {
+            site,
+            at: '/c',
+            not: '/d',
+            never: '/e',
+            beside: {
+                ...NOTHING_BESIDE,
+                anchorFits: (survey) => {
+                    const words = new WordIndexMaker(survey.count);
+                    for (let node = 0; node < survey.count; node++) {
+                        const isTarget = survey.url(node).endsWith('/w');
+                        words.add(node, isTarget ? 'Stones want oil before they bite.' : `Text of page ${node}.`, 'en');
+                    }
+                    return fitsOf(survey, new WordIndex(words.done()));
+                },
+            },
+        };
+    },
     'same-words': () => {
         const say = (to: string, anchor = 'Fees'): SmallLink[] => [{ to, anchor }];
         const site = whole()

@@ -2,14 +2,17 @@
 import { NOTHING_BESIDE, type Beside, type DoorForm } from '../core/checks/beside.ts';
 import type { DoorVariant } from '../core/door/door-report.ts';
 import { hostOf } from '../core/address/address.ts';
+import { subjectsByUrl } from '../core/areas/said-subjects.ts';
 import { externalHosts } from '../core/areas/external-hosts.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
 import { knocksIn } from './knocks.ts';
 import { log } from './process/log.ts';
+import { anchorFits } from './proposals/anchor-fits.ts';
 import { progressIn } from './progress.ts';
 import { askedOnce } from './request-memo.ts';
 import type { Database } from './store/connect.ts';
 import { listIntended } from './store/intended-store.ts';
+import { listSubjects } from './store/subject-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
 /** Hosts that surveys link to, by survey and revision: small, where the survey is not. */
@@ -58,6 +61,24 @@ export async function doorFor(
     return knock ? { at: knock.at, forms: knock.report.facts.variants.map(formOf) } : null;
 }
 
+/** How the anchors of a survey stand to their targets, by what was said of subjects. */
+async function anchorsOf(
+    { db, open, words: wordsOf }: Surveys,
+    survey: Survey,
+): Promise<Pick<Beside, 'anchorFits' | 'subjectsSaid'>> {
+    const packed = await open(survey, ['core', 'text', 'links']);
+    const [words, said] = await Promise.all([
+        wordsOf(survey, packed),
+        askedOnce(`subjects ${survey.siteId}`, () => listSubjects(db, survey.siteId)),
+    ]);
+    if (words === null) return { anchorFits: null, subjectsSaid: '' };
+    return {
+        // In another survey than this nothing is known of words.
+        anchorFits: (of) => (of === packed ? anchorFits(of, words, subjectsByUrl(of, said)) : new Uint8Array(0)),
+        subjectsSaid: said.length === 0 ? '' : JSON.stringify(said),
+    };
+}
+
 export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside> {
     const { db } = surveys;
     const [{ progress }, intended, door, before] = await Promise.all([
@@ -79,5 +100,6 @@ export async function besideOf(surveys: Surveys, survey: Survey): Promise<Beside
         intended,
         hostForms: door?.forms ?? [],
         hostsBefore: before === null ? null : await hostsBefore(surveys, before),
+        ...(await anchorsOf(surveys, survey)),
     };
 }

@@ -15,6 +15,7 @@ import { inOrder, pageColumns, placesBy, type PageColumn } from '../core/sets/pa
 import { parseSet } from '../core/sets/parse-set.ts';
 import { prioritiesOf, type SaidPriority } from '../core/sets/priorities.ts';
 import { seeks, surveysIn, walkSet, type SetExpression } from '../core/sets/set-expression.ts';
+import { wordIndexOf } from './proposals/open-words.ts';
 import { appStore, openPacked } from './app.ts';
 import { baselineOf, type Surveys } from './baseline.ts';
 import { besideOf } from './beside.ts';
@@ -51,7 +52,7 @@ interface Params {
 /** Reads and evaluates the set of a line. */
 export function evaluateLine(survey: Survey, text: string, parts: readonly Part[] = []): Promise<CurrentSet> {
     return askedOnce(`set ${survey.id}.${survey.revision} ${parts.join(' ')} ${text}`, () =>
-        evaluateIn({ db: appStore().db, open: openPacked }, survey, text, parts),
+        evaluateIn({ db: appStore().db, open: openPacked, words: wordIndexOf }, survey, text, parts),
     );
 }
 
@@ -107,7 +108,7 @@ function readSaved(expression: string, fields: Field[]): SetExpression | undefin
 
 /** Brings what the sets speak of: parts of the survey, other surveys, the baseline. */
 async function contextFor(
-    { db, open }: Surveys,
+    { db, open, words }: Surveys,
     survey: Survey,
     packed: PackedSurvey,
     sets: readonly SetExpression[],
@@ -141,7 +142,7 @@ async function contextFor(
         surveys: (number) => others.get(number),
         baseline,
         saved,
-        ...(sets.some(seeksFindings) ? { finds: await finderOf({ db, open }, survey, packed, sets) } : {}),
+        ...(sets.some(seeksFindings) ? { finds: await finderOf({ db, open, words }, survey, packed, sets) } : {}),
     };
 }
 

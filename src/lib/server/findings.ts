@@ -2,6 +2,7 @@
 import type { CheckView } from '../core/checks/check.ts';
 import { siteView } from '../core/checks/site-findings.ts';
 import type { Part } from '../core/columns/column.ts';
+import { wordIndexOf } from './proposals/open-words.ts';
 import { appStore, openPacked } from './app.ts';
 import type { Surveys } from './baseline.ts';
 import { besideOf } from './beside.ts';
@@ -24,7 +25,7 @@ export async function checkViewOf(
     const [settings, files, beside] = await Promise.all([
         checkSettingsIn(db, site.id),
         texts === 'with files' ? filesOf(db, survey.id) : NO_FILES,
-        besideOf({ db, open: openPacked }, survey),
+        besideOf({ db, open: openPacked, words: wordIndexOf }, survey),
     ]);
     return siteView(packed, { goals: site.depthGoals, priority, settings, beside, ...files });
 }

@@ -5,6 +5,7 @@ import { linkEnd, linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_MARK } from '../page/links.ts';
 import { countWords } from '../page/text.ts';
+import { FIT } from '../subjects/anchor-fit.ts';
 import type { FindingParams } from '../words/finding-params.ts';
 import {
     defineCheck,
@@ -293,6 +294,27 @@ export const ANCHOR_CHECKS: readonly Check[] = [
                 const isCard = (marks[link]! & LINK_MARK.heading) !== 0;
                 return { params: { url: linkEnd(survey, link), characters, isCard } };
             };
+        },
+    }),
+    defineCheck({
+        id: 'anchor-off-subject',
+        severity: 'risk',
+        looks: 'link',
+        name: 'Words off the subject',
+        fires: 'A link in the text of a page of whose words none is in the subject or in the main text of the page it leads to.',
+        quiet: 'Menus and other blocks that pages share; links that say nothing; pages of another language; surveys whose words are not known.',
+        why: 'Who follows the words finds something else, and the page is called by what it is not about.',
+        advice: 'Use a word of the page it leads to, or lead it to the page that the words mean.',
+        example: '“the stone-age method” leads to /guides/whetstones/, which speaks of no stone age',
+        meant: { kinds: ['a'] },
+        ofLink: ({ survey, beside }) => {
+            const anchor = survey.numbers('link_anchor');
+            const words = survey.texts('link_anchor_words');
+            const fits = beside.anchorFits?.(survey) ?? null;
+            return (link) =>
+                fits === null || fits[link] !== FIT.off
+                    ? null
+                    : { params: { url: linkEnd(survey, link), anchor: words.at(anchor[link]!) } };
         },
     }),
     defineCheck({

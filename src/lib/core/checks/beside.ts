@@ -1,5 +1,6 @@
 /** What is known of a site beside its survey, as far as checks ask for it. */
 import type { IntendedPage } from '../compare/intended.ts';
+import type { PackedSurvey } from '../packed/packed-survey.ts';
 
 /** A family of URLs that was closed while the survey ran. */
 export interface ClosedFamily {
@@ -28,12 +29,24 @@ export interface Beside {
     hostForms: readonly DoorForm[];
     /** Other hosts that the whole survey before links to; null where there is none. */
     hostsBefore: ReadonlySet<string> | null;
+    /** Of each link how its words stand to its target (`FITS`); null where the words of the survey are not known. */
+    anchorFits: ((survey: PackedSurvey) => ArrayLike<number>) | null;
+    /** What was said of subjects, as text: fits go by it. */
+    subjectsSaid: string;
 }
 
-export const NOTHING_BESIDE: Beside = { families: [], intended: [], hostForms: [], hostsBefore: null };
+export const NOTHING_BESIDE: Beside = {
+    families: [],
+    intended: [],
+    hostForms: [],
+    hostsBefore: null,
+    anchorFits: null,
+    subjectsSaid: '',
+};
 
 /** The same text for the same. */
-export function besideText({ families, intended, hostForms, hostsBefore }: Beside): string {
+export function besideText(beside: Beside): string {
+    const { families, intended, hostForms, hostsBefore, anchorFits, subjectsSaid } = beside;
     const hosts = hostsBefore === null ? null : [...hostsBefore].sort().join(' ');
-    return JSON.stringify([families, intended, hostForms, hosts]);
+    return JSON.stringify([families, intended, hostForms, hosts, anchorFits !== null, subjectsSaid]);
 }

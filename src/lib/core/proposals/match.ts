@@ -75,8 +75,9 @@ export interface Match {
     exact: 0 | 1 | 2;
 }
 
-/** Between two words of a name stand at most this many others. */
-const MOST_BETWEEN = 2;
+/** Between two words of a name stand at most this many others, of which so many say something. */
+const MOST_BETWEEN = 4;
+const MOST_SAYING = 1;
 export const MOST_WORDS = 8;
 /** What ends a run of words: a link does not reach across it. */
 const PARTING = /[.!?;:()[\]{}“”"«»,—–|]/u;
@@ -114,7 +115,11 @@ export function bestMatch(text: SourceText, sentence: SourceSentence, { names, b
 }
 
 function isOneRun(text: SourceText, { passage }: SourceSentence, one: number, other: number): boolean {
-    for (let at = one + 1; at < other; at++) if (text.isTaken[at] === 1) return false;
+    let saying = 0;
+    for (let at = one + 1; at < other; at++) {
+        if (text.isTaken[at] === 1) return false;
+        if (text.stem[at] !== NOTHING && ++saying > MOST_SAYING) return false;
+    }
     const between = text.running.passages[passage]!.text.slice(text.to[one], text.from[other]);
     return !PARTING.test(between);
 }

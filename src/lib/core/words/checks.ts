@@ -118,6 +118,7 @@ const FINDINGS: { [I in keyof FindingParams]: (params: FindingParams[I]) => stri
         isCard
             ? `A whole card is the link to ${url}: ${number(characters)} characters, with a heading among them.`
             : `Links to ${url} by ${number(characters)} characters.`,
+    'anchor-off-subject': ({ url, anchor }) => `Links to ${url} by “${anchor}”, of which that page says nothing.`,
     'same-words': ({ anchor, url, other, pages, links }) => {
         const besides = pages === 2 ? '' : `, and to ${number(pages - 2)} ${pages >= 100 ? 'or more besides' : 'more'}`;
         const more = links === 1 ? '' : `; so with ${counted(links - 1, 'more link', 'more links')} of it`;

@@ -100,6 +100,7 @@ export interface FindingParams {
     'anchor-generic': { url: string; anchor: string };
     'anchor-url': { anchor: string };
     'anchor-long': { url: string; characters: number; isCard: boolean };
+    'anchor-off-subject': { url: string; anchor: string };
     /** Its first such link, how many pages those words lead to, and how many such links it has. */
     'same-words': { anchor: string; url: string; other: string; pages: number; links: number };
     'many-names': { names: number };
@@ -243,6 +244,7 @@ const FINDING_IDS: Record<keyof FindingParams, true> = {
     'anchor-generic': true,
     'anchor-url': true,
     'anchor-long': true,
+    'anchor-off-subject': true,
     'same-words': true,
     'many-names': true,
     'self-link': true,
