@@ -3,19 +3,28 @@
  * are asked for their target. Told is how often the page that had the link, and its very sentence, is among the first;
  * beside two plain rivals: BM25 of the target's title over pages, and the occurrence of its title or h1.
  *
- * `--folder DIR` is a data folder whose surveys are taken, site by site.
+ * `--folder DIR` is a data folder whose newest surveys are taken, site by site. Before that, the time of one target on a
+ * made site of `--pages` pages (100,000), and the size of its word index.
  */
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
-import { decodeSections } from '../src/lib/core/packed/sections.ts';
+import { deflateRawSync } from 'node:zlib';
+import { packRows } from '../src/lib/core/pack/pack-survey.ts';
+import { runningText } from '../src/lib/core/page/running-text.ts';
+import { StemNumbers } from '../src/lib/core/proposals/stem-numbers.ts';
+import { fitsOf } from '../src/lib/core/subjects/anchor-fit.ts';
+import { rowsOf } from './made-columns.ts';
+import { MADE_ORIGIN } from './made-rows.ts';
+import { madeText, vocabulary } from './words.ts';
+import { decodeSections, encodeSections } from '../src/lib/core/packed/sections.ts';
 import { linkGraphOf } from '../src/lib/core/packed/link-graph.ts';
 import { leadersTo, Proposer, type LeftOut } from '../src/lib/core/proposals/proposer.ts';
 import { hiding, type HidableLink } from '../src/lib/core/proposals/hide-link.ts';
-import type { SourceText } from '../src/lib/core/proposals/source-text.ts';
+import { sourceText, type SourceText } from '../src/lib/core/proposals/source-text.ts';
 import { ownParts, siteNames } from '../src/lib/core/subjects/site-names.ts';
 import { languageOf } from '../src/lib/core/text/language.ts';
 import { stemmerOf } from '../src/lib/core/text/stems.ts';
 import { stopWordsOf } from '../src/lib/core/text/stop-words.ts';
-import { WordIndex } from '../src/lib/core/text/word-index.ts';
+import { WordIndex, WordIndexMaker } from '../src/lib/core/text/word-index.ts';
 import { wordsOf } from '../src/lib/core/text/words.ts';
 import { OpenSurveys } from '../src/lib/server/open/open-surveys.ts';
 import { SourceTexts } from '../src/lib/server/proposals/source-texts.ts';
@@ -33,7 +42,9 @@ const AMONG = [1, 5, 20] as const;
 const SEED = 20_261_129;
 
 export async function proposalsBench(options: BenchOptions): Promise<void> {
-    if (options.folder === null) throw new Error('bench proposals needs --folder, a data folder with surveys');
+    await latency(options.pages ?? 100_000);
+    // How good they are is measured on surveys that are there.
+    if (options.folder === null) return;
     const bench = await openBenchStore(options.folder);
     const { db } = bench.store;
     const open = new OpenSurveys(() => bench.store);
@@ -53,6 +64,68 @@ export async function proposalsBench(options: BenchOptions): Promise<void> {
         await quality(packed, words, texts, read, options.misses);
     }
     await bench.end();
+}
+
+/** Pages whose texts are read for one target, as the server does (`server/proposals/propose.ts`). */
+const FIRST_READ = 160;
+const TARGETS = 20;
+
+/** The time of one target on a large made site: ranking its pages, cutting and reading the texts of the first of them. */
+async function latency(pages: number): Promise<void> {
+    const { survey } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rowsOf(pages));
+    const text = madeText(vocabulary(), 3);
+    const maker = new WordIndexMaker(survey.count);
+    const kept = new Map<number, string>();
+    const making = performance.now();
+    for (let node = 0; node < survey.count; node++) {
+        const own = text();
+        // Enough sources are kept as HTML to be cut again; all pages are in the index.
+        if (kept.size < 4_000) kept.set(node, own);
+        maker.add(node, own, 'en');
+    }
+    const sections = maker.done();
+    const words = new WordIndex(sections);
+    sections.columns.set('fit', fitsOf(survey, words));
+    const made = performance.now() - making;
+    const bytes = encodeSections(sections);
+    const packed = deflateRawSync(bytes, { level: 1 });
+    line(
+        `\n${pages.toLocaleString('en')} pages of 300 words, index with fits`,
+        `${(made / 1000).toFixed(1)} s with making the texts; ${(bytes.length / 1e6).toFixed(1)} MB, ${(packed.length / 1e6).toFixed(1)} MB kept`,
+    );
+    const stems = new StemNumbers();
+    const proposer = new Proposer(survey, words, stems);
+    const html = [...kept.values()].map(
+        (own) => `<html lang="en"><body><main><p>${own.split('. ').join('.</p><p>')}</p></main></body></html>`,
+    );
+    const times = { ranking: [] as number[], reading: [] as number[] };
+    for (let at = 0; at < TARGETS; at++) {
+        const node = Math.floor((survey.count / TARGETS) * at);
+        const own = sourceText(runningText(html[at]!, survey.url(node)), () => false, 'en', stems);
+        const began = performance.now();
+        const said = kept.get(at)!.split(' ').slice(40, 44).join(' ');
+        const target = proposer.target(node, own, [said]);
+        const leads = leadersTo(survey, new Set([node]));
+        const ranked = proposer.ranked(target, (other) => leads[other] === 1).slice(0, FIRST_READ);
+        const middle = performance.now();
+        ranked.forEach((page, index) => {
+            const read = sourceText(
+                runningText(html[(at * FIRST_READ + index) % html.length]!, survey.url(page.node)),
+                () => false,
+                'en',
+                stems,
+            );
+            proposer.ofPage(target, page, read);
+        });
+        times.ranking.push(middle - began);
+        times.reading.push(performance.now() - middle);
+    }
+    const told = (all: number[]): string => {
+        const sorted = all.slice(1).sort((a, b) => a - b);
+        return `${sorted[sorted.length >> 1]!.toFixed(0)} ms, at most ${sorted.at(-1)!.toFixed(0)}; the first ${all[0]!.toFixed(0)}`;
+    };
+    line('  ranking the pages for one target, middle', told(times.ranking));
+    line(`  cutting and reading ${FIRST_READ} texts`, told(times.reading));
 }
 
 /** Ranks, from 0, of the hidden page and of its sentence; -1 for none. */

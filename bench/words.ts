@@ -28,7 +28,24 @@ const SYLLABLES = [
     'od',
 ];
 
-function vocabulary(): string[] {
+/** Texts whose commonest words make half of each (Zipf), the same for the same seed. */
+export function madeText(words: readonly string[], seed: number): () => string {
+    let state = seed;
+    // mulberry32: a product of plain numbers beyond 2^53 would fall into a short circle.
+    const next = (): number => {
+        state = (state + 0x6d2b79f5) | 0;
+        let mixed = Math.imul(state ^ (state >>> 15), state | 1);
+        mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
+        return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+    };
+    return () =>
+        Array.from({ length: WORDS }, (_, n) => {
+            const word = words[Math.floor(VOCABULARY ** next()) - 1] ?? words[0]!;
+            return n % 12 === 11 ? `${word}.` : word;
+        }).join(' ');
+}
+
+export function vocabulary(): string[] {
     return Array.from({ length: VOCABULARY }, (_, n) => {
         let word = '';
         for (let rest = n + 16; rest > 0; rest = Math.floor(rest / 16)) word += SYLLABLES[rest % 16]!;
@@ -39,13 +56,7 @@ function vocabulary(): string[] {
 export async function wordsBench(options: BenchOptions): Promise<void> {
     const words = vocabulary();
     for (const pages of options.pages === null ? [10_000, 100_000] : [options.pages]) {
-        let seed = 1;
-        const next = (): number => (seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648;
-        const text = (): string =>
-            Array.from({ length: WORDS }, (_, n) => {
-                const word = words[Math.floor(VOCABULARY ** next()) - 1] ?? words[0]!;
-                return n % 12 === 11 ? `${word}.` : word;
-            }).join(' ');
+        const text = madeText(words, 1);
         const texts = Array.from({ length: pages }, text);
         const before = memoryInUse();
         let counted = performance.now();

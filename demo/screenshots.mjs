@@ -23,7 +23,8 @@ const VIEWS = [
     ['gates', `${survey}/gates`, 'chart', 1280, 800],
     ['robots', `${survey}/robots`, 'chart', 1280, 800],
     ['variants', `${survey}/variants`, 'chart', 1280, 800],
-    ['languages', `${survey}/languages`, 'night', 1280, 800],
+    ['anchors', `${survey}/anchors?of=/visit/hours/`, 'chart', 1280, 800],
+    ['proposals', `${survey}/proposals?of=/guides/oiling-a-whetstone/`, 'night', 1280, 800],
     ['sites', `${address}/sites`, 'chart', 1280, 800],
     ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     [
@@ -37,7 +38,6 @@ const VIEWS = [
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
     ['templates', `${survey}/templates`, 'chart', 1280, 800],
     ['door', `${address}/sites/1/door`, 'chart', 1280, 800],
-    ['completeness', `${survey}/completeness`, 'chart', 1280, 800],
     ['sitemaps', `${survey}/sitemaps`, 'night', 1280, 800],
     ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
     ['spent', `${survey}/spent`, 'chart', 1280, 800],

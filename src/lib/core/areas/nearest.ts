@@ -4,11 +4,16 @@
  */
 import { sizeOf } from '../kept.ts';
 import { folderOf } from '../address/section.ts';
-import { pathOf } from '../address/address.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { GATE_INDEXABLE } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isListing } from '../evidence/listing.ts';
+import { addressWords } from '../subjects/page-names.ts';
+import { ownParts, siteNames } from '../subjects/site-names.ts';
+import { languageOf } from '../text/language.ts';
+import { stemmerOf } from '../text/stems.ts';
+import { stopWordsOf } from '../text/stop-words.ts';
+import { wordsOf } from '../text/words.ts';
 
 export interface NearPage {
     node: number;
@@ -28,17 +33,19 @@ function placeOf(url: string): string {
     return folderOf(url.split('?', 1)[0]!.replace(/\/$/, ''));
 }
 
-/** Words of a page: of its title, h1 and the last part of its path, lower case, three letters and more. */
-export function subjectWords(survey: PackedSurvey, node: number): Set<string> {
-    let path = pathOf(survey.url(node)).split('?', 1)[0]!.replace(/\/$/, '');
-    path = path.slice(path.lastIndexOf('/') + 1);
-    try {
-        path = decodeURIComponent(path);
-    } catch {
-        // Not encoded text: its letters are taken as they stand.
+/** Words of a page that say something: of its title, h1 and the last part of its path, three letters and more, by their stems. */
+export function subjectWords(survey: PackedSurvey, node: number): Map<string, string> {
+    const tag = survey.word('language', node);
+    const language = languageOf(tag);
+    const [stops, stem] = [stopWordsOf(language), stemmerOf(language)];
+    const words = new Map<string, string>();
+    const title = ownParts(survey.texts('title').at(node), siteNames(survey)).join(' ');
+    for (const { word } of wordsOf(`${title} ${survey.texts('h1').at(node)} ${addressWords(survey.url(node))}`, tag)) {
+        const lower = word.toLowerCase();
+        if (!/\p{L}{3}|[\p{Lo}]{2}/u.test(lower) || stops.has(lower) || words.has(stem(word))) continue;
+        words.set(stem(word), lower);
     }
-    const text = `${survey.texts('title').at(node)} ${survey.texts('h1').at(node)} ${path}`;
-    return new Set(text.toLowerCase().match(/\p{L}{3,}/gu) ?? []);
+    return words;
 }
 
 /** An index over the pages that links reach and that may be indexed: only they are places for a link. Needs `core` and `text`. */
@@ -60,7 +67,7 @@ export class NearestPages {
             if (isListing(url)) continue;
             this.#pages++;
             put(this.#byFolder, placeOf(url), node);
-            for (const word of subjectWords(survey, node)) put(this.#byWord, word, node);
+            for (const word of subjectWords(survey, node).keys()) put(this.#byWord, word, node);
         }
     }
 
@@ -73,8 +80,8 @@ export class NearestPages {
     of(node: number, most = 3): NearPage[] {
         const scores = new Map<number, number>();
         const shared = new Map<number, { word: string; weight: number }[]>();
-        for (const word of subjectWords(this.#survey, node)) {
-            const pages = this.#byWord.get(word);
+        for (const [stem, word] of subjectWords(this.#survey, node)) {
+            const pages = this.#byWord.get(stem);
             if (!pages || pages.length > Math.max(2, this.#pages * COMMON_SHARE)) continue;
             const weight = Math.log(1 + this.#pages / pages.length);
             for (const page of pages) {

@@ -61,7 +61,7 @@ export async function proposalsFor(request: RequestContext, url: string): Promis
     if (node === -1) return null;
     const [open, said, changes, answers, { priority }] = await Promise.all([
         openTexts(survey, packed),
-        saidSubjects(request, packed),
+        saidSubjects(request.site.id, packed),
         changesOf(site.id),
         answersOf(site.id),
         request.set(['links'], ''),
@@ -216,7 +216,7 @@ async function outwardIn(
 ): Promise<ShownProposal[]> {
     const { db } = appStore();
     const { priority } = await request.set(['links'], '');
-    const said = await saidSubjects(request, packed);
+    const said = await saidSubjects(request.site.id, packed);
     const targets = pagesSpokenOf(packed, text, texts.stems, (stem) => proposer.rarity(stem), isOpen, MOST_TARGETS);
     const own = await texts.of(db, targets);
     const found = targets.flatMap((other) => {

@@ -5,7 +5,6 @@ import type { SaidSubjects } from '../../core/subjects/subject.ts';
 import type { KeptChange } from '../../wire/laid-change.ts';
 import { appStore } from '../app.ts';
 import { askedOnce } from '../request-memo.ts';
-import type { RequestContext } from '../request-context.ts';
 import { listAnswers, listChanges, type Answered } from '../store/laid-change-store.ts';
 import { listSubjects } from '../store/subject-store.ts';
 
@@ -16,7 +15,7 @@ export const answersOf = (siteId: number): Promise<Answered[]> =>
     askedOnce(`proposal answers ${siteId}`, () => listAnswers(appStore().db, siteId));
 
 /** Subjects that were said, by URL. */
-export async function saidSubjects(request: RequestContext, packed: PackedSurvey): Promise<SaidSubjects> {
-    const { id } = request.site;
-    return subjectsByUrl(packed, await askedOnce(`subjects ${id}`, () => listSubjects(appStore().db, id)));
+export async function saidSubjects(siteId: number, packed: PackedSurvey): Promise<SaidSubjects> {
+    const said = await askedOnce(`subjects ${siteId}`, () => listSubjects(appStore().db, siteId));
+    return subjectsByUrl(packed, said);
 }

@@ -17,7 +17,10 @@ const whole = (value: string | null): number => Math.max(0, Math.trunc(Number(va
 async function judged(request: RequestContext) {
     const area = await openArea(request, ['text', 'links']);
     const { packed } = area;
-    const [words, said] = await Promise.all([wordIndexOf(request.survey, packed), saidSubjects(request, packed)]);
+    const [words, said] = await Promise.all([
+        wordIndexOf(request.survey, packed),
+        saidSubjects(request.site.id, packed),
+    ]);
     return { ...area, words, said, fits: words && anchorFits(packed, words, said) };
 }
 
@@ -94,6 +97,8 @@ export async function showProposals(request: RequestContext, url: URL) {
         later: answers.filter(({ answer }) => answer === 'later').length,
         laidAside: changes.length,
         of: url.searchParams.get('of') === null ? null : urlOfKey(url.searchParams.get('of')!, site.start),
+        /** A page whose own text is looked at. */
+        text: url.searchParams.get('text') === null ? null : urlOfKey(url.searchParams.get('text')!, site.start),
         isComplete: packed.head.complete,
         surveyNumber: survey.number,
     };

@@ -2,7 +2,7 @@
 import { pageKey } from '../../core/address/page-key.ts';
 import { quoted } from '../../core/sets/tokens.ts';
 import { viewNamed, type AreaView } from '../../core/views/areas.ts';
-import { queryOf, sourceHref, withParams, withSheet } from '../view/address.ts';
+import { proposalsHref, queryOf, sourceHref, withParams, withSheet } from '../view/address.ts';
 
 export interface FrameLinks {
     /** Addresses of the site, and of the survey. */
@@ -21,6 +21,9 @@ export interface FrameLinks {
     pinned: (url: string) => string;
     withoutPinned: string;
     source: (url: string, line: number) => string;
+    /** Links that others could give a page, and that its own text could give. */
+    proposals: (url: string) => string;
+    outward: (url: string) => string;
     /** The same view of another survey, or of a page in it. */
     survey: (number: number, url?: string) => string;
     /** The newest revision of the survey that is shown. */
@@ -77,6 +80,8 @@ export function frameLinks(
         pinned: (url) => withParams(at, { pin: pageKey(url, site.start) }),
         withoutPinned: withParams(at, { pin: null }),
         source: (url, line) => sourceHref(base, url, site.start, line),
+        proposals: (url) => proposalsHref(base, 'of', url, site.start),
+        outward: (url) => proposalsHref(base, 'text', url, site.start),
         survey: inSurvey,
         newest: `${ofSite}/${survey.number}/${part}${at.search}`,
         note: (about, subject) => {

@@ -43,6 +43,8 @@ export function surveyActs(
         saveSet: (name, expression) => change('sets', { method: 'POST', body: { name, expression } }),
         forgetSet: (name) => change(`sets?${new URLSearchParams({ name })}`, { method: 'DELETE' }),
         setPriority: (subject, value) => change('priorities', { method: 'POST', body: { by: 'page', subject, value } }),
+        setSubject: (subject, words) =>
+            change('subjects', { method: 'PUT', body: { subjects: [{ by: 'page', subject, words }] } }),
         writeNote: (subject, text) => change('notes', { method: 'POST', body: { about: 'page', subject, text } }),
         forgetNote: (id) => change(`notes?id=${id}`, { method: 'DELETE' }),
         accept: (body) => change('acceptances', { method: 'POST', body }),

@@ -27,7 +27,7 @@
                 <th>kind</th>
                 <th>known by</th>
                 <th class="spare">may be indexed</th>
-                <th>nearest, a natural place for a link</th>
+                <th>nearest; or sentences that speak of it</th>
             </tr>
         </thead>
         <tbody>
@@ -44,6 +44,8 @@
                         {#each orphan.near as near (near.url)}
                             <div><PageLink url={near.url} {to} /> <span class="note">{near.why}</span></div>
                         {:else}<span class="ink3">nothing near</span>{/each}
+                        {#if orphan.gate === 'indexable'}<a class="set" href={to.proposals(orphan.url)}>sentences</a
+                            >{/if}
                     </td>
                 </tr>
             {/each}

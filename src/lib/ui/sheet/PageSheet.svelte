@@ -12,6 +12,7 @@
     import SheetFacts from './SheetFacts.svelte';
     import SheetFindings from './SheetFindings.svelte';
     import SheetSides from './SheetSides.svelte';
+    import SheetSubject from './SheetSubject.svelte';
     import SheetWeight from './SheetWeight.svelte';
     import TextAndAnswer from './TextAndAnswer.svelte';
     import WayHere from './WayHere.svelte';
@@ -66,6 +67,9 @@
                     lineHref={(line) => keptSource(open, to, url, line)}
                 />
             </section>
+        {/if}
+        {#if open.subject}
+            <SheetSubject {url} subject={open.subject} {to} {acts} />
         {/if}
         {#if links.called.length > 0}<section><Called called={links.called} /></section>{/if}
         <section>

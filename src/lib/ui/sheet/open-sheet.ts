@@ -12,6 +12,8 @@ export interface OpenSheet {
     details: SheetDetails | null;
     /** What lists from elsewhere say of the page. */
     given: GivenFact[];
+    /** What it is about; null where the words of the survey are not known. */
+    subject: { words: string[]; isSaid: boolean } | null;
     /** What it is called, what feeds it and what it feeds. */
     links: PageLinks;
     findings: {
@@ -42,6 +44,9 @@ export interface SheetLinks {
     /** A page's source at a line. */
     source: (url: string, line: number) => string;
     set: (line: string) => string;
+    /** Links that others could give the page, and that its own text could give. */
+    proposals: (url: string) => string;
+    outward: (url: string) => string;
     /** The Links table with the links from or to a set. */
     links: (line: string, side: 'from' | 'to') => string;
 }
@@ -57,6 +62,8 @@ export interface SheetActs {
     askAllTheSame: (url: string) => Promise<string>;
     /** Says how much the page matters, 1 to 3, or nothing. */
     setPriority: (url: string, value: number | null) => Promise<string>;
+    /** Says what the page is about; without words that is taken back. */
+    setSubject: (url: string, words: string[]) => Promise<string>;
     writeNote: (url: string, text: string) => Promise<string>;
     forgetNote: (id: number) => Promise<string>;
 }

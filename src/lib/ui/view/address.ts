@@ -23,6 +23,11 @@ export function withSheet(at: URL, url: string, start: string): string {
     return withParams(at, { page: pageKey(url, start) });
 }
 
+/** Proposals of links to a page (`of`), or of those its own text could give (`text`). */
+export function proposalsHref(base: string, what: 'of' | 'text', url: string, start: string): string {
+    return `${base}/proposals${queryOf(new URLSearchParams({ [what]: pageKey(url, start) }))}`;
+}
+
 /** The source of a page as received, at a line. @param base address of the survey */
 export function sourceHref(base: string, url: string, start: string, line: number): string {
     return `${base}/source${queryOf(new URLSearchParams({ of: pageKey(url, start), line: String(line) }))}`;

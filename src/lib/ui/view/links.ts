@@ -1,6 +1,6 @@
 /** The addresses that a view links to: sets among the pages, and the sheets of pages beside what is looked at. */
 import { setQuery } from '../../core/sets/page-filter.ts';
-import { sourceHref, withSheet } from './address.ts';
+import { proposalsHref, sourceHref, withSheet } from './address.ts';
 
 export interface ViewLinks {
     /** Address of the survey. */
@@ -13,6 +13,8 @@ export interface ViewLinks {
     page: (url: string) => string;
     /** The source of a page as received, at a line. */
     source: (url: string, line: number) => string;
+    /** Proposals of links to a page. */
+    proposals: (url: string) => string;
 }
 
 /** @param at address of the view */
@@ -27,5 +29,6 @@ export function viewLinks(
         set: (line) => `${base}/pages${setQuery(line)}`,
         page: (url) => withSheet(at, url, site.start),
         source: (url, line) => sourceHref(base, url, site.start, line),
+        proposals: (url) => proposalsHref(base, 'of', url, site.start),
     };
 }

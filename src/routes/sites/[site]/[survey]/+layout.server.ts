@@ -12,6 +12,7 @@ import { baselineOf } from '$lib/server/baseline.ts';
 import { evaluateLine, placeInSet, type CurrentSet } from '$lib/server/current-set.ts';
 import { checkViewOf } from '$lib/server/findings.ts';
 import { givenOf } from '$lib/server/evidence-actions.ts';
+import { subjectOf } from '$lib/server/proposals/subject-of.ts';
 import { markupOf, sheetDetails, tellLines } from '$lib/server/sheet-details.ts';
 import { acceptancesIn } from '$lib/server/site-checks.ts';
 import { listNotes } from '$lib/server/store/note-store.ts';
@@ -98,18 +99,20 @@ async function openSheet(site: Site, survey: Survey, current: CurrentSet, page: 
     const { findings: found, moreLinks } = pageFindings(view, node);
     const places = found.flatMap(({ finding: { place } }) => (place ? [place] : []));
     const edits = new Map(pageCausesOf(view).open.map((item) => [item.key, causeWords(item.cause, item).say]));
-    const [details, given, notes, marks, told, acceptances] = await Promise.all([
+    const [details, given, notes, marks, told, acceptances, subject] = await Promise.all([
         sheetDetails(survey, packed, node),
         givenOf(survey, packed.url(node)),
         listNotes(appStore().db, site.id, { about: 'page', subject: packed.url(node) }),
         markupOf(survey, packed, places),
         tellLines(survey, packed, sheet),
         acceptancesIn(appStore().db, site.id),
+        subjectOf(survey, packed, node),
     ]);
     let next = 0;
     return {
         sheet: told,
         details,
+        subject,
         given,
         links: pageLinksOf(packed, node),
         findings: found.map(({ finding, subject, cause, isAccepted }) => ({

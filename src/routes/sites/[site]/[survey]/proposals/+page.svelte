@@ -51,6 +51,18 @@
     }
 </script>
 
+{#snippet oneText()}
+    <OneText
+        site={data.site.id}
+        start={data.site.start}
+        survey={data.survey.path}
+        surveyNumber={data.surveyNumber}
+        page={data.text}
+        {to}
+        onTaken={() => takenNow++}
+    />
+{/snippet}
+
 <svelte:head><title>Proposals · {data.site.name} · Edge Map</title></svelte:head>
 <div class="view">
     <ProposalsHeadline
@@ -62,6 +74,7 @@
     />
     <div class="pane-row desk">
         <div class="min-w-0">
+            {#if data.text !== null}{@render oneText()}{/if}
             {#if course.told}<TargetHead told={course.told} {to} onSubject={saySubject} />{/if}
             <TargetList
                 {...data}
@@ -75,7 +88,7 @@
                 offered={data.offered}
                 onSave={(wanted: WantedLinks) => say('wanted-links', wanted)}
             />
-            <OneText site={data.site.id} survey={data.survey.path} origin={to.origin} {to} />
+            {#if data.text === null}{@render oneText()}{/if}
         </div>
         <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={() => takenNow++} onNextTarget={nextTarget} />
     </div>
