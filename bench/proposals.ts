@@ -85,13 +85,15 @@ async function latency(pages: number): Promise<void> {
     }
     const sections = maker.done();
     const words = new WordIndex(sections);
-    sections.columns.set('fit', fitsOf(survey, words));
     const made = performance.now() - making;
+    const fitting = performance.now();
+    sections.columns.set('fit', fitsOf(survey, words));
+    const fitted = performance.now() - fitting;
     const bytes = encodeSections(sections);
     const packed = deflateRawSync(bytes, { level: 1 });
     line(
         `\n${pages.toLocaleString('en')} pages of 300 words, index with fits`,
-        `${(made / 1000).toFixed(1)} s with making the texts; ${(bytes.length / 1e6).toFixed(1)} MB, ${(packed.length / 1e6).toFixed(1)} MB kept`,
+        `${(made / 1000).toFixed(1)} s with making the texts, ${(fitted / 1000).toFixed(1)} s for fits; ${(bytes.length / 1e6).toFixed(1)} MB, ${(packed.length / 1e6).toFixed(1)} MB kept`,
     );
     const stems = new StemNumbers();
     const proposer = new Proposer(survey, words, stems);
@@ -106,7 +108,7 @@ async function latency(pages: number): Promise<void> {
         const said = kept.get(at)!.split(' ').slice(40, 44).join(' ');
         const target = proposer.target(node, own, [said]);
         const leads = leadersTo(survey, new Set([node]));
-        const ranked = proposer.ranked(target, (other) => leads[other] === 1).slice(0, FIRST_READ);
+        const ranked = proposer.ranked(target, (other) => leads[other] === 1, FIRST_READ);
         const middle = performance.now();
         ranked.forEach((page, index) => {
             const read = sourceText(
@@ -157,7 +159,7 @@ async function quality(
             const began = performance.now();
             const leftOut: LeftOut = { link: link.link, page: link.page };
             const target = proposer.target(link.target, read.get(link.target) ?? null, [], leftOut);
-            const ranked = proposer.ranked(target, (node) => leads[node] === 1).slice(0, READ);
+            const ranked = proposer.ranked(target, (node) => leads[node] === 1, READ);
             const found = ranked.flatMap((page) => {
                 const source = read.get(page.node);
                 return source ? proposer.ofPage(target, page, source) : [];

@@ -30,6 +30,17 @@ export interface Target {
     subject: ReadonlyMap<number, number>;
 }
 
+/** A single word is a name from this weight and rarity on. */
+const LEAST_NAME = 0.5;
+const LEAST_RARE = 0.3;
+
+/**
+ * Whether words name a page nobody asked about: what is sought for every page of a site finds a page for every word, so
+ * that a single common one, or one that a page is hardly called by, does not do.
+ */
+export const namesIt = ({ match, name }: Proposal): boolean =>
+    name.weight >= LEAST_NAME && (match.rarity >= LEAST_RARE || name.stems.length > 1);
+
 /** In place of a node for a text that is not on the site yet. */
 export const NO_PAGE = -1;
 
@@ -66,6 +77,8 @@ const LEAST_COVERAGE = 0.4;
 /** Whether a sentence speaks of the target, or has merely some of its words. */
 export const speaksOfIt = ({ parts, match }: Proposal): boolean =>
     parts.speaks >= LEAST_SPEAKS && match.coverage >= LEAST_COVERAGE;
+/** Rarity of a stem on a fifth of the pages: commoner ones are left out where texts are held against each other. */
+const LEAST_TELLING = Math.log(5);
 /** Names that pages are looked through for: the heaviest. */
 const MOST_NAMES = 150;
 
@@ -144,8 +157,9 @@ export class Proposer {
     /**
      * Pages whose text may hold a place for a link to the target, the likeliest first.
      * @param leads true for pages that lead there already
+     * @param most pages that are told
      */
-    ranked(target: Target, leads: (node: number) => boolean): RankedPage[] {
+    ranked(target: Target, leads: (node: number) => boolean, most: number): RankedPage[] {
         const { count } = this.#survey;
         const speaks = new Float32Array(count);
         const met = new Float32Array(count);
@@ -171,20 +185,30 @@ export class Proposer {
         let stems = 0;
         for (const [stem, weight] of target.stems) {
             if (stems++ >= MOST_STEMS) break;
-            const { nodes, times } = this.#words.postings(this.#stems.stemOf(stem));
             const rare = this.rarity(stem);
+            // What stands on most pages tells none from another, and has most of the postings.
+            if (rare < LEAST_TELLING) continue;
+            const { nodes, times } = this.#words.postings(this.#stems.stemOf(stem));
             for (let at = 0; at < nodes.length; at++) dot[nodes[at]!]! += weight * termWeight(times[at]!, rare);
         }
         const { lengths } = this.#words;
         const { same, led, beside } = target.nearness;
-        const ranked: RankedPage[] = [];
+        const ranks = new Float32Array(count);
+        const nodes: number[] = [];
         for (let node = 0; node < count; node++) {
-            if (speaks[node] === 0 || node === target.node || !this.isSource(node) || leads(node)) continue;
+            if (speaks[node] === 0 || node === target.node || leads(node) || !this.isSource(node)) continue;
             const alike = Math.min(1, dot[node]! / ((lengths[node]! || 1) * target.length));
+            dot[node] = alike;
             const near = 4.7 * (same.get(node) ?? 0) + (led.has(node) ? 0.8 : 0) + 2.7 * (beside.get(node) ?? 0);
-            ranked.push({ node, alike, rank: 14 * speaks[node]! + 2.4 * alike + near });
+            ranks[node] = 14 * speaks[node]! + 2.4 * alike + near;
+            nodes.push(node);
         }
-        return ranked.sort((a, b) => b.rank - a.rank || a.node - b.node);
+        const least = nthHighest(nodes, ranks, most);
+        return nodes
+            .filter((node) => ranks[node]! >= least)
+            .map((node) => ({ node, alike: dot[node]!, rank: ranks[node]! }))
+            .sort((a, b) => b.rank - a.rank || a.node - b.node)
+            .slice(0, most);
     }
 
     /** Pages that have a text. */
@@ -310,6 +334,13 @@ export class Proposer {
         const own = start[node + 1]! - start[node]!;
         return { alike, near, high: 1 / (1 + depth / 3), brief: 1 / (1 + own / 20) };
     }
+}
+
+/** The rank that so many of the nodes reach; the lowest there is where they are fewer. */
+function nthHighest(nodes: readonly number[], ranks: Float32Array, nth: number): number {
+    if (nodes.length <= nth) return -Infinity;
+    const sorted = Float32Array.from(nodes, (node) => ranks[node]!).sort();
+    return sorted[sorted.length - nth]!;
 }
 
 /** For each page whether its links lead to a target. O(links to it): those of menus too. */

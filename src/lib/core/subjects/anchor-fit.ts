@@ -2,8 +2,8 @@
  * How the words of a link stand to the page it leads to: they fit its subject, are loose, are off it, or say nothing.
  * Links of running text only; menus and shared blocks are judged nowhere.
  */
-import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { calledBy } from '../text/called.ts';
 import { isGeneric } from '../text/generic-words.ts';
 import { languageOf } from '../text/language.ts';
 import { listPlaces } from '../text/link-words.ts';
@@ -23,8 +23,6 @@ export const FIT = { unjudged: 0, fits: 1, loose: 2, off: 3, nothing: 4, unknown
 
 /** An anchor fits when what it shares with the subject weighs at least this share of it. */
 const FITTING_SHARE = 0.1;
-const A = 0;
-
 export interface FitTold {
     fit: Fit;
     /** Words of the subject that the anchor has, as the page writes them. */
@@ -33,8 +31,45 @@ export interface FitTold {
     inText: string[];
 }
 
+interface AnchorWord {
+    stem: string;
+    word: string;
+}
+
+/** Anchors whose words are remembered; a site uses few again and again. */
+const MOST_ANCHORS = 100_000;
+
+/** Words of anchors that say something, by the language of their target: each once. */
+export class AnchorWords {
+    readonly #known = new Map<string, readonly AnchorWord[]>();
+
+    of(anchor: string, tag: string): readonly AnchorWord[] {
+        const key = `${tag} ${anchor}`;
+        let words = this.#known.get(key);
+        if (!words) {
+            if (this.#known.size >= MOST_ANCHORS) this.#known.clear();
+            this.#known.set(key, (words = read(anchor, tag)));
+        }
+        return words;
+    }
+}
+
+function read(anchor: string, tag: string): AnchorWord[] {
+    const language = languageOf(tag);
+    const stops = stopWordsOf(language);
+    const stem = stemmerOf(language);
+    const found = new Map<string, AnchorWord>();
+    eachWord(anchor, tag, (word) => {
+        const lower = word.toLowerCase();
+        const own = stops.has(lower) ? '' : stem(word);
+        if (own !== '' && !found.has(own)) found.set(own, { stem: own, word: lower });
+    });
+    return [...found.values()];
+}
+
 /** Judges anchors against one page. */
 export class FitJudge {
+    readonly #anchors: AnchorWords;
     readonly #words: WordIndex;
     readonly #node: number;
     readonly #subject: Subject;
@@ -42,7 +77,9 @@ export class FitJudge {
     readonly #tag: string;
     readonly #told = new Map<string, FitTold>();
 
-    constructor(survey: PackedSurvey, words: WordIndex, node: number, subject: Subject) {
+    /** @param anchors shared by those who judge many pages */
+    constructor(survey: PackedSurvey, words: WordIndex, node: number, subject: Subject, anchors = new AnchorWords()) {
+        this.#anchors = anchors;
         this.#words = words;
         this.#node = node;
         this.#subject = subject;
@@ -65,26 +102,18 @@ export class FitJudge {
         const spoken = languageOf(language);
         if (this.#subject.words.length === 0 || (own !== spoken && own !== null && spoken !== null))
             return none('unknown');
-        const stops = stopWordsOf(own);
-        const stem = stemmerOf(own);
         const shared: string[] = [];
         const inText: string[] = [];
         let weight = 0;
-        let content = 0;
-        const seen = new Set<string>();
-        eachWord(anchor, this.#tag, (word) => {
-            const lower = word.toLowerCase();
-            const form = stops.has(lower) ? '' : stem(word);
-            if (form === '' || seen.has(form)) return;
-            seen.add(form);
-            content++;
-            const known = this.#byStem.get(form);
+        const content = this.#anchors.of(anchor, this.#tag);
+        for (const { stem, word } of content) {
+            const known = this.#byStem.get(stem);
             if (known) {
                 shared.push(known.word);
                 weight += known.weight;
-            } else if (this.#words.isOn(form, this.#node)) inText.push(lower);
-        });
-        if (content === 0) return none('unknown');
+            } else if (this.#words.isOn(stem, this.#node)) inText.push(word);
+        }
+        if (content.length === 0) return none('unknown');
         const fit =
             weight > 0 && weight >= FITTING_SHARE * this.#subject.total
                 ? 'fits'
@@ -106,23 +135,21 @@ export function fitsOf(
     said: SaidSubjects = new Map(),
     only: { targets: ReadonlySet<number>; before: ArrayLike<number> } | null = null,
 ): Uint8Array {
-    const { target, kind, listStart } = linkGraphOf(survey);
-    const { inText, language, languages, page } = listPlaces(survey);
+    const { start, links, lists } = calledBy(survey);
+    const { language, languages } = listPlaces(survey);
     const anchors = survey.texts('link_anchor_words').all();
     const anchor = survey.numbers('link_anchor');
     const isPage = survey.numbers('page');
-    const fits = only ? Uint8Array.from(only.before) : new Uint8Array(target.length);
+    const fits = only ? Uint8Array.from(only.before) : new Uint8Array(anchor.length);
     const subjects = new SubjectMaker(survey, words, said);
-    const judges = new Map<number, FitJudge>();
-    for (let list = 0; list + 1 < listStart.length; list++) {
-        if (inText[list] !== 1) continue;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            const to = target[link]!;
-            if (kind[link] !== A || to < 0 || to >= survey.count || to === page[list] || isPage[to] !== 1) continue;
-            if (only && !only.targets.has(to)) continue;
-            let judge = judges.get(to);
-            if (!judge) judges.set(to, (judge = new FitJudge(survey, words, to, subjects.of(to))));
-            fits[link] = FIT[judge.of(anchors[anchor[link]!]!, languages[language[list]!]!).fit];
+    const read = new AnchorWords();
+    for (let node = 0; node < survey.count; node++) {
+        const [from, to] = [start[node]!, start[node + 1]!];
+        if (from === to || isPage[node] !== 1 || (only && !only.targets.has(node))) continue;
+        const judge = new FitJudge(survey, words, node, subjects.of(node), read);
+        for (let at = from; at < to; at++) {
+            const link = links[at]!;
+            fits[link] = FIT[judge.of(anchors[anchor[link]!]!, languages[language[lists[at]!]!]!).fit];
         }
     }
     return fits;

@@ -58,7 +58,8 @@ export class SubjectMaker {
     /** O(words of its names + links to it, at most 300). */
     of(node: number): Subject {
         const survey = this.#survey;
-        const said = this.#said.get(survey.url(node));
+        const url = survey.texts('url').all()[node]!;
+        const said = this.#said.get(url);
         const language = languageOf(survey.word('language', node));
         const tag = survey.word('language', node);
         const stops = stopWordsOf(language);
@@ -82,9 +83,9 @@ export class SubjectMaker {
             for (const word of found.values()) word.weight = 1;
             return subjectOf([...found.values()], true);
         }
-        for (const part of ownParts(survey.texts('title').at(node), siteNames(survey))) add(part, PLACES.title);
-        add(survey.texts('h1').at(node), PLACES.h1);
-        add(addressWords(survey.url(node)), PLACES.address);
+        for (const part of ownParts(survey.texts('title').all()[node]!, siteNames(survey))) add(part, PLACES.title);
+        add(survey.texts('h1').all()[node]!, PLACES.h1);
+        add(addressWords(url), PLACES.address);
         for (const own of this.#words.headingsOf(node)) {
             const known = found.get(own);
             if (known) known.weight += PLACES.heading;
@@ -113,11 +114,11 @@ export class SubjectMaker {
     #anchorsOf(node: number): Map<string, number> {
         const { start, links, lists, pages } = calledBy(this.#survey);
         const anchor = this.#survey.numbers('link_anchor');
-        const texts = this.#survey.texts('link_anchor_words');
+        const texts = this.#survey.texts('link_anchor_words').all();
         const found = new Map<string, number>();
         const end = Math.min(start[node + 1]!, start[node]! + MOST_LINKS);
         for (let at = start[node]!; at < end; at++) {
-            const text = texts.at(anchor[links[at]!]!);
+            const text = texts[anchor[links[at]!]!]!;
             if (text === '' || isGeneric(text, '')) continue;
             found.set(text, (found.get(text) ?? 0) + pages[lists[at]!]!);
         }

@@ -38,6 +38,15 @@ const MOST_REMEMBERED = 200_000;
  * @returns for a language the function; empty for what is no word to be looked for
  */
 export function stemmerOf(language: TextLanguage | null): (word: string) => string {
+    let stem = stemmers.get(language);
+    if (!stem) stemmers.set(language, (stem = makeStemmer(language)));
+    return stem;
+}
+
+/** One for each language, so that what it remembers serves all who ask. */
+const stemmers = new Map<TextLanguage | null, (word: string) => string>();
+
+function makeStemmer(language: TextLanguage | null): (word: string) => string {
     const known = new Map<string, string>();
     const stemmer = language === null ? null : snowball.newStemmer(ALGORITHMS[language]);
     return (word) => {

@@ -216,6 +216,9 @@ export class WordIndex {
     #pages = -1;
     /** Pages of stems that were asked about, by the stem's place. */
     readonly #read = new Map<number, Uint32Array>();
+    #readPages = 0;
+    /** Where stems stand that were asked about: each look decodes a dozen texts. */
+    readonly #places = new Map<string, number>();
 
     /** @throws Error where the part is of another version, or misses a column */
     constructor({ head, columns }: Sections) {
@@ -258,8 +261,13 @@ export class WordIndex {
         if (at === -1) return false;
         let pages = this.#read.get(at);
         if (!pages) {
-            if (this.#read.size >= MOST_READ) this.#read.clear();
-            this.#read.set(at, (pages = this.postings(stem).nodes));
+            pages = this.postings(stem).nodes;
+            this.#readPages += pages.length;
+            if (this.#readPages > MOST_READ) {
+                this.#read.clear();
+                this.#readPages = pages.length;
+            }
+            this.#read.set(at, pages);
         }
         return holds(pages, node);
     }
@@ -314,6 +322,15 @@ export class WordIndex {
 
     /** Place of a stem; -1 for none. */
     #find(stem: string): number {
+        let place = this.#places.get(stem);
+        if (place === undefined) {
+            if (this.#places.size >= MOST_PLACES) this.#places.clear();
+            this.#places.set(stem, (place = this.#search(stem)));
+        }
+        return place;
+    }
+
+    #search(stem: string): number {
         let low = 0;
         let high = this.#stems.length;
         while (low < high) {
@@ -325,8 +342,10 @@ export class WordIndex {
     }
 }
 
-/** Stems whose pages are kept ready. */
-const MOST_READ = 2_000;
+/** Pages of stems that are kept ready, all together. */
+const MOST_READ = 8_000_000;
+/** Stems whose place is remembered. */
+const MOST_PLACES = 100_000;
 const LEAST_RARITY = 0.05;
 
 /** @param having pages that have a stem; of none the most there can be */

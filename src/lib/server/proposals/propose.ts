@@ -9,7 +9,7 @@ import { runningText } from '../../core/page/running-text.ts';
 import { effectsOf } from '../../core/proposals/effect.ts';
 import { pagesCalled } from '../../core/proposals/name-table.ts';
 import { pagesSpokenOf, targetsOfPage } from '../../core/proposals/outward.ts';
-import { leadersTo, NO_PAGE, speaksOfIt, type Proposal, type Target } from '../../core/proposals/proposer.ts';
+import { leadersTo, namesIt, NO_PAGE, speaksOfIt, type Proposal, type Target } from '../../core/proposals/proposer.ts';
 import { sourceText, type SourceText } from '../../core/proposals/source-text.ts';
 import { needOf, type TargetNeed } from '../../core/proposals/targets.ts';
 import { ownTitle } from '../../core/subjects/site-names.ts';
@@ -130,7 +130,7 @@ async function rankedProposals(
     const own = (await texts.of(db, [node])).get(node) ?? null;
     const target = proposer.target(node, own, said);
     const leads = leadersTo(survey, sameAs(survey, node));
-    const ranked = proposer.ranked(target, (other) => leads[other] === 1).slice(0, MOST_READ);
+    const ranked = proposer.ranked(target, (other) => leads[other] === 1, MOST_READ);
     const read = await texts.of(
         db,
         ranked.map((page) => page.node),
@@ -222,7 +222,7 @@ async function outwardIn(
     const found = targets.flatMap((other) => {
         const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other)) ?? []);
         const [best] = proposer.ofPage(target, { node, rank: 0, alike: proposer.likeness(target, text) }, text);
-        if (!best || !speaksOfIt(best)) return [];
+        if (!best || !speaksOfIt(best) || !namesIt(best)) return [];
         const { need } = needOf(packed, other, request.site.wantedLinks, priority);
         return [{ target, best, matters: best.score + 0.3 * need }];
     });

@@ -44,7 +44,7 @@
                         {#each orphan.near as near (near.url)}
                             <div><PageLink url={near.url} {to} /> <span class="note">{near.why}</span></div>
                         {:else}<span class="ink3">nothing near</span>{/each}
-                        {#if orphan.gate === 'indexable'}<a class="set" href={to.proposals(orphan.url)}>sentences</a
+                        {#if orphan.gate === 'indexable'}<a class="set" href={to.proposals(orphan.url)}>its sentences</a
                             >{/if}
                     </td>
                 </tr>
