@@ -58,6 +58,10 @@ describe('Proposals', () => {
         await press('Enter');
         await waitForText(page, '3 taken');
         await waitForText(page, 'No more sentences.');
+        // It has left the open targets, and waits for the site.
+        expect(await textOf(page, '[aria-label="Targets"]')).toMatch(
+            /Taken not yet on the site Cutting glass bottles 3 taken/,
+        );
         await there('laid-aside');
         const list = await textOf(page);
         expect(list).toContain('3 changes on 3 pages wait for a draft.');

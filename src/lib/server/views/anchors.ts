@@ -1,7 +1,7 @@
 /** The area Anchors, for a request: profiles, same words, targets of proposals, what is laid aside. */
 import { urlOfKey } from '../../core/address/page-key.ts';
 import { changesSeen } from '../../core/proposals/changes-seen.ts';
-import { targetsOf, offeredWanted } from '../../core/proposals/targets.ts';
+import { targetsOf, offeredWanted, type TargetNeed } from '../../core/proposals/targets.ts';
 import { anchorsView, PROFILE_ORDERS, sameWordsView, type AnchorsView } from '../../core/views/anchors.ts';
 import { ownTitle } from '../../core/subjects/site-names.ts';
 import { openArea } from '../areas.ts';
@@ -73,19 +73,26 @@ export async function showProposals(request: RequestContext, url: URL) {
     const adds = changes.filter(({ kind }) => kind === 'add');
     const takenFor = new Map<string, number>();
     for (const { newTarget } of adds) takenFor.set(newTarget, (takenFor.get(newTarget) ?? 0) + 1);
-    const targets = targetsOf(packed, within, site.wantedLinks, current.priority);
+    const all = targetsOf(packed, within, site.wantedLinks, current.priority);
+    const takenOf = (node: number): number => takenFor.get(packed.url(node)) ?? 0;
+    const isCovered = ({ node, has, wanted }: TargetNeed): boolean =>
+        takenOf(node) > 0 && (wanted === null || has + takenOf(node) >= wanted);
+    const targets = all.filter((target) => !isCovered(target));
+    const shown = ({ node, has, wanted, isOrphan }: TargetNeed) => ({
+        url: packed.url(node),
+        title: ownTitle(packed, node),
+        has,
+        wanted,
+        isOrphan,
+        taken: takenOf(node),
+    });
     const from = whole(url.searchParams.get('from'));
     const orphans = targets.filter(({ isOrphan }) => isOrphan).length;
     return {
-        targets: targets.slice(from, from + MOST_TARGETS).map(({ node, has, wanted, isOrphan }) => ({
-            url: packed.url(node),
-            title: ownTitle(packed, node),
-            has,
-            wanted,
-            isOrphan,
-            taken: takenFor.get(packed.url(node)) ?? 0,
-        })),
+        targets: targets.slice(from, from + MOST_TARGETS).map(shown),
         total: targets.length,
+        /** Of them as many links are taken as they lack: they wait for the site. */
+        covered: all.filter(isCovered).slice(0, MOST_TARGETS).map(shown),
         from,
         most: MOST_TARGETS,
         orphans,

@@ -13,45 +13,46 @@
     }
     interface Props {
         targets: readonly Target[];
+        /** Those of which as many links are taken as they lack. */
+        covered: readonly Target[];
         total: number;
         from: number;
         most: number;
         chosen: string | null;
-        /** Links that were taken since the page was loaded, for the target in hand. */
-        takenNow: number;
         hrefOf: (url: string) => string;
         hrefFrom: (from: number) => string;
     }
-    let { targets, total, from, most, chosen, takenNow, hrefOf, hrefFrom }: Props = $props();
+    let { targets, covered, total, from, most, chosen, hrefOf, hrefFrom }: Props = $props();
     const nameOf = ({ url, title }: Target): string => title || url;
 </script>
 
+{#snippet line(target: Target)}
+    {@const isChosen = target.url === chosen}
+    <li>
+        <a
+            class="target"
+            class:chosen={isChosen}
+            aria-current={isChosen ? 'true' : undefined}
+            href={hrefOf(target.url)}
+            data-sveltekit-noscroll
+        >
+            <span class="cut" title={target.url}>{nameOf(target)}</span>
+            <span class="nw">
+                {#if target.wanted !== null}<Tally
+                        wanted={Math.min(6, target.wanted)}
+                        has={target.has}
+                        taken={target.taken}
+                    />{:else if target.taken > 0}<span class="note">{target.taken} taken</span>
+                {:else}<span class="note">{target.isOrphan ? 'orphan' : `${count(target.has)} in`}</span>{/if}
+            </span>
+        </a>
+    </li>
+{/snippet}
+
 <section class="pane" aria-label="Targets">
     <h2 class="pane-name">Targets <span class="note">{count(total)}, neediest first</span></h2>
-    <ul class="targets">
-        {#each targets as target (target.url)}
-            {@const isChosen = target.url === chosen}
-            {@const taken = isChosen ? Math.max(target.taken, takenNow) : target.taken}
-            <li>
-                <a
-                    class="target"
-                    class:chosen={isChosen}
-                    aria-current={isChosen ? 'true' : undefined}
-                    href={hrefOf(target.url)}
-                    data-sveltekit-noscroll
-                >
-                    <span class="cut" title={target.url}>{nameOf(target)}</span>
-                    <span class="nw">
-                        {#if target.wanted !== null}<Tally
-                                wanted={Math.min(6, target.wanted)}
-                                has={target.has}
-                                {taken}
-                            />{:else if taken > 0}<span class="note">{taken} taken</span>
-                        {:else}<span class="note">{target.isOrphan ? 'orphan' : `${count(target.has)} in`}</span>{/if}
-                    </span>
-                </a>
-            </li>
-        {/each}
+    <ul>
+        {#each targets as target (target.url)}{@render line(target)}{/each}
     </ul>
     {#if total > most}
         <p class="note flex gap-3 mt-2">
@@ -59,6 +60,12 @@
             {#if from > 0}<a class="set" href={hrefFrom(Math.max(0, from - most))}>before</a>{/if}
             {#if from + most < total}<a class="set" href={hrefFrom(from + most)}>next</a>{/if}
         </p>
+    {/if}
+    {#if covered.length > 0}
+        <h3 class="pane-name mt-3">Taken <span class="note">not yet on the site</span></h3>
+        <ul>
+            {#each covered as target (target.url)}{@render line(target)}{/each}
+        </ul>
     {/if}
 </section>
 

@@ -6,7 +6,8 @@ import { KeptChanges } from '../../wire/laid-change.ts';
 import { OtherTargets, TargetProposals } from '../../wire/proposals.ts';
 import { anchorText, drawnTo, moved, type AnchorSpan } from './anchor-words.ts';
 
-interface Place {
+/** Where proposals are asked for. */
+export interface CoursePlace {
     site: number;
     start: string;
     /** Number of the survey, or number and revision. */
@@ -15,7 +16,7 @@ interface Place {
 }
 
 export class ProposalCourse {
-    readonly #place: Place;
+    readonly #place: CoursePlace;
     told = $state<TargetProposals | null>(null);
     index = $state(0);
     span = $state<AnchorSpan>([0, 1]);
@@ -28,7 +29,7 @@ export class ProposalCourse {
     said = $state('');
     #asking: AbortController | null = null;
 
-    constructor(place: Place) {
+    constructor(place: CoursePlace) {
         this.#place = place;
     }
 

@@ -5,7 +5,7 @@
     import { pageKey } from '$lib/core/address/page-key.ts';
     import OneText from '$lib/ui/proposals/OneText.svelte';
     import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
-    import { ProposalCourse } from '$lib/ui/proposals/proposal-course.svelte.ts';
+    import { ProposalCourse, type CoursePlace } from '$lib/ui/proposals/proposal-course.svelte.ts';
     import ProposalsHeadline from '$lib/ui/proposals/ProposalsHeadline.svelte';
     import TargetHead from '$lib/ui/proposals/TargetHead.svelte';
     import TargetList from '$lib/ui/proposals/TargetList.svelte';
@@ -18,36 +18,40 @@
     let { data } = $props();
     const to = $derived(viewLinks(page.url, data));
     const chosen = $derived(data.of ?? data.targets[0]?.url ?? null);
-    const course = $derived(
-        new ProposalCourse({
+    /** One course goes on while what is taken is counted anew. */
+    const place = $derived(
+        JSON.stringify({
             site: data.site.id,
             start: data.site.start,
             survey: data.survey.path,
             surveyNumber: data.surveyNumber,
         }),
     );
+    const course = $derived(new ProposalCourse(JSON.parse(place) as CoursePlace));
     $effect(() => {
         const [one, url] = [course, chosen];
         untrack(() => void one.load(url));
     });
-    /** Taken since the counts of the page were made. */
-    let takenNow = $state(0);
     const hrefOf = (url: string): string => withParams(page.url, { of: pageKey(url, data.site.start) });
 
     const say = async (path: string, body: unknown): Promise<string> => {
         const refusal = await tell(`${siteApi(data.site.id)}/${path}`, { method: 'PUT', body });
-        if (refusal === '') await invalidate('edgemap:survey');
+        if (refusal === '') await Promise.all([invalidate('edgemap:survey'), course.load(chosen)]);
         return refusal;
     };
-    async function saySubject(words: string[]): Promise<string> {
-        const refusal = await say('subjects', { subjects: [{ by: 'page', subject: chosen, words }] });
-        if (refusal === '') await course.load(chosen);
-        return refusal;
+    const saySubject = (words: string[]): Promise<string> =>
+        say('subjects', { subjects: [{ by: 'page', subject: chosen, words }] });
+    /** What is taken leaves the list of open targets at once; the page in hand stays in hand. */
+    async function taken(): Promise<void> {
+        if (data.of === null && chosen !== null) {
+            await goto(hrefOf(chosen), { replaceState: true, noScroll: true, keepFocus: true });
+        }
+        await invalidate('edgemap:survey');
     }
     function nextTarget(): void {
         const at = data.targets.findIndex(({ url }) => url === chosen);
-        const next = data.targets[at + 1];
-        if (next) void goto(hrefOf(next.url), { noScroll: true, keepFocus: true });
+        const next = data.targets[at + 1] ?? data.targets[0];
+        if (next && next.url !== chosen) void goto(hrefOf(next.url), { noScroll: true, keepFocus: true });
     }
 </script>
 
@@ -59,7 +63,7 @@
         surveyNumber={data.surveyNumber}
         page={data.text}
         {to}
-        onTaken={() => takenNow++}
+        onTaken={taken}
     />
 {/snippet}
 
@@ -67,7 +71,7 @@
 <div class="view">
     <ProposalsHeadline
         {data}
-        taken={data.taken + takenNow}
+        taken={data.taken}
         takenPages={data.takenPages}
         set={page.url.searchParams.get('set') ?? ''}
         {to}
@@ -79,7 +83,6 @@
             <TargetList
                 {...data}
                 {chosen}
-                takenNow={course.told?.taken ?? 0}
                 {hrefOf}
                 hrefFrom={(from) => withParams(page.url, { from: String(from), of: null })}
             />
@@ -90,7 +93,7 @@
             />
             {#if data.text === null}{@render oneText()}{/if}
         </div>
-        <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={() => takenNow++} onNextTarget={nextTarget} />
+        <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={taken} onNextTarget={nextTarget} />
     </div>
 </div>
 
