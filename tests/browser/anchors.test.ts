@@ -100,10 +100,25 @@ describe('Proposals', () => {
         await page.waitForFunction(() => !document.body.innerText.includes('as you said it'));
     });
 
+    it('go by subjects that are brought as a list, and say of each line what is wrong with it', async () => {
+        await there('proposals?of=/guides/soldering-copper-pipe/');
+        await anchorIs('copper pipe soldered');
+        await page.$$eval('details', (folds) => folds.forEach((fold) => (fold.open = true)));
+        await page.type('textarea[aria-label^="Subjects"]', '/guides/soldering-copper-pipe/, weeps\nsoldering, flux');
+        await waitForText(page, 'Line 2 is left out: it begins with no address');
+        await clickText(page, 'Keep 1 subject', 'button');
+        await waitForText(page, 'Kept for 1 page.');
+        await waitForText(page, 'as you said it');
+        await anchorIs('weeps');
+    });
+
     it('are given for a text that is no page yet', async () => {
         await there('proposals');
         await page.$$eval('details', (folds) => folds.forEach((fold) => (fold.open = true)));
-        await page.type('details textarea', 'We sat in the yard and spoke of soldering copper pipe until it rained.');
+        await page.type(
+            'textarea[aria-label^="Text of the page"]',
+            'We sat in the yard and spoke of soldering copper pipe until it rained.',
+        );
         await clickText(page, 'Look for links', 'button');
         await waitForText(page, '“soldering copper pipe”');
     });

@@ -188,6 +188,14 @@ describe('proposals for a page', () => {
         expect(Array.isArray(nearest)).toBe(true);
     });
 
+    it('of the likeliest pages alone are among all of them, and say whether they are all', async () => {
+        const first = await read<TargetProposals>('surveys/1/proposals?for=/scythe&first=1');
+        const all = await proposalsFor('/scythe');
+        expect(all.isWhole).toBe(true);
+        // A site of thirty pages is read whole at once.
+        expect(first).toEqual(all);
+    });
+
     it('are refused where no page is named, or none is known', async () => {
         expect((await ask('surveys/1/proposals')).status).toBe(400);
         expect((await ask('surveys/1/proposals?for=/nowhere')).status).toBe(404);

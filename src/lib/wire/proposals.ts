@@ -60,6 +60,8 @@ export const TargetProposals = z.object({
     taken: z.number(),
     proposals: z.array(ShownProposalForm),
     effects: z.array(EffectForm),
+    /** There are no more than these. */
+    isWhole: z.boolean(),
     /** Proposals that were refused or put off and are not shown. */
     refused: z.number(),
     later: z.number(),

@@ -21,8 +21,10 @@ import type { RequestContext } from '../request-context.ts';
 import { openTexts, type OpenTexts } from './open-words.ts';
 import { answersOf, changesOf, saidSubjects } from './said.ts';
 
-/** Pages whose texts are read for one target, and proposals that are shown of it. */
+/** Pages whose texts are read for one target: at first, so that the best are there at once, and in all. */
+const FIRST_READ = 40;
 const MOST_READ = 160;
+/** Proposals that are shown of it. */
 const MOST_SHOWN = 40;
 const MOST_NEAREST = 5;
 /** Targets looked at closely for one text. */
@@ -54,7 +56,12 @@ const needsOf = ({ isOrphan, has, wanted }: TargetNeed): string => {
     return `${isOrphan ? 'Orphan: links do not reach it. ' : ''}${links}${wish}.`;
 };
 
-export async function proposalsFor(request: RequestContext, url: string): Promise<TargetProposals | null> {
+/** @param isFirst only the likeliest pages are read: `isWhole` tells whether there are more */
+export async function proposalsFor(
+    request: RequestContext,
+    url: string,
+    isFirst = false,
+): Promise<TargetProposals | null> {
     const { site, survey } = request;
     const packed = await request.packed(['text', 'links']);
     const node = packed.nodeOf(url);
@@ -84,9 +91,10 @@ export async function proposalsFor(request: RequestContext, url: string): Promis
     };
     if (open === null) {
         const nothing = { subject: [], isSubjectSaid: said.has(url), proposals: [], effects: [] };
-        return { ...told, ...nothing, nearest: nearestOf(packed, node), note: NOT_ENDED };
+        return { ...told, ...nothing, isWhole: true, nearest: nearestOf(packed, node), note: NOT_ENDED };
     }
-    const { target, found, isRead } = await rankedProposals(open, packed, node, said.get(url) ?? []);
+    const most = isFirst ? FIRST_READ : MOST_READ;
+    const { target, found, isRead, isWhole } = await rankedProposals(open, packed, node, said.get(url) ?? [], most);
     const sources = new Set(taken.map(({ page }) => page));
     const free = found.filter(({ source }) => !sources.has(packed.url(source)) && !answered.has(packed.url(source)));
     // What was put off comes again behind the others.
@@ -106,7 +114,8 @@ export async function proposalsFor(request: RequestContext, url: string): Promis
             shownProposal(packed, open.proposer, target, proposal, texts.get(proposal.source)!),
         ),
         effects: shown.map(({ source }) => effectsOf(packed, node, [...before, source]).at(-1)!),
-        nearest: shown.length === 0 ? nearestOf(packed, node) : [],
+        isWhole,
+        nearest: shown.length === 0 && isWhole ? nearestOf(packed, node) : [],
         note: isRead ? '' : 'This survey did not keep the received source of pages, so sentences cannot be shown.',
     };
 }
@@ -125,12 +134,13 @@ async function rankedProposals(
     survey: PackedSurvey,
     node: number,
     said: readonly string[],
-): Promise<{ target: Target; found: Proposal[]; isRead: boolean }> {
+    most: number,
+): Promise<{ target: Target; found: Proposal[]; isRead: boolean; isWhole: boolean }> {
     const { db } = appStore();
     const own = (await texts.of(db, [node])).get(node) ?? null;
     const target = proposer.target(node, own, said);
     const leads = leadersTo(survey, sameAs(survey, node));
-    const ranked = proposer.ranked(target, (other) => leads[other] === 1, MOST_READ);
+    const ranked = proposer.ranked(target, (other) => leads[other] === 1, most);
     const read = await texts.of(
         db,
         ranked.map((page) => page.node),
@@ -143,6 +153,7 @@ async function rankedProposals(
     return {
         target,
         isRead,
+        isWhole: most === MOST_READ || ranked.length < most,
         found: found.filter(speaksOfIt).sort((a, b) => b.score - a.score || a.source - b.source),
     };
 }

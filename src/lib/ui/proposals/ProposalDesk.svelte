@@ -83,7 +83,7 @@
         />
         <NextOnes next={course.next} origin={to.origin} />
         {#if course.effect}<WhatItDoes effect={course.effect} />{/if}
-    {:else if course.told}
+    {:else if course.told?.isWhole}
         <NearestPlaces told={course.told} {to} />
         <p class="pane note"><button class="set" onclick={onNextTarget}>the next target</button> <kbd>M</kbd></p>
     {:else if hasTarget && course.trouble === ''}

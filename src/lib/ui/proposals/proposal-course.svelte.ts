@@ -28,6 +28,8 @@ export class ProposalCourse {
     /** Says what was done last, for those who hear the page. */
     said = $state('');
     #asking: AbortController | null = null;
+    /** Pages whose sentences were answered since they were asked for. */
+    #gone: string[] = [];
 
     constructor(place: CoursePlace) {
         this.#place = place;
@@ -58,15 +60,39 @@ export class ProposalCourse {
         this.trouble = '';
         if (url === null) return;
         const asking = (this.#asking = new AbortController());
-        const { site, survey, start } = this.#place;
-        const query = new URLSearchParams({ for: pageKey(url, start) });
-        const answer = await ask(TargetProposals, `${surveyApi(site, survey)}/proposals?${query}`, {
-            signal: asking.signal,
-        });
-        if (asking.signal.aborted) return;
-        if (answer.ok) this.told = answer.data;
-        else this.trouble = answer.say;
+        const { signal } = asking;
+        this.#gone = [];
+        const first = await this.#ask(url, { first: '1' }, signal);
+        if (signal.aborted) return;
+        this.told = first;
         this.#show(0);
+        if (first === null || first.isWhole) return;
+        // The likeliest are there at once; the others come behind the one in hand.
+        const whole = await this.#ask(url, {}, signal);
+        if (!signal.aborted && whole !== null) this.#join(whole);
+    }
+
+    async #ask(url: string, more: Record<string, string>, signal: AbortSignal): Promise<TargetProposals | null> {
+        const { site, survey, start } = this.#place;
+        const query = new URLSearchParams({ for: pageKey(url, start), ...more });
+        const answer = await ask(TargetProposals, `${surveyApi(site, survey)}/proposals?${query}`, { signal });
+        if (!answer.ok && !signal.aborted) this.trouble = answer.say;
+        return answer.ok ? answer.data : null;
+    }
+
+    /** All of them in place of the first, but for those that were looked at or answered meanwhile. */
+    #join(whole: TargetProposals): void {
+        const { told, index } = this;
+        if (!told) return;
+        const kept = told.proposals.slice(0, index + 1);
+        const met = [...kept.map(({ source }) => source), ...this.#gone];
+        const rest = whole.proposals.map((_, at) => at).filter((at) => !met.includes(whole.proposals[at]!.source));
+        const wasEmpty = kept.length === 0;
+        told.proposals = [...kept, ...rest.map((at) => whole.proposals[at]!)];
+        told.effects = [...told.effects.slice(0, index + 1), ...rest.map((at) => whole.effects[at]!)];
+        told.nearest = whole.nearest;
+        told.isWhole = true;
+        if (wasEmpty) this.#show(0);
     }
 
     #show(index: number): void {
@@ -142,6 +168,7 @@ export class ProposalCourse {
     #leave(): void {
         const { told } = this;
         if (!told) return;
+        this.#gone.push(told.proposals[this.index]?.source ?? '');
         told.proposals.splice(this.index, 1);
         told.effects.splice(this.index, 1);
         this.#show(Math.min(this.index, Math.max(0, told.proposals.length - 1)));

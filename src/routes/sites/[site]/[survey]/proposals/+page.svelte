@@ -7,6 +7,7 @@
     import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
     import { ProposalCourse, type CoursePlace } from '$lib/ui/proposals/proposal-course.svelte.ts';
     import ProposalsHeadline from '$lib/ui/proposals/ProposalsHeadline.svelte';
+    import SubjectListForm from '$lib/ui/proposals/SubjectListForm.svelte';
     import TargetHead from '$lib/ui/proposals/TargetHead.svelte';
     import TargetList from '$lib/ui/proposals/TargetList.svelte';
     import WantedForm from '$lib/ui/proposals/WantedForm.svelte';
@@ -19,15 +20,9 @@
     const to = $derived(viewLinks(page.url, data));
     const chosen = $derived(data.of ?? data.targets[0]?.url ?? null);
     /** One course goes on while what is taken is counted anew. */
-    const place = $derived(
-        JSON.stringify({
-            site: data.site.id,
-            start: data.site.start,
-            survey: data.survey.path,
-            surveyNumber: data.surveyNumber,
-        }),
-    );
-    const course = $derived(new ProposalCourse(JSON.parse(place) as CoursePlace));
+    const place = $derived({ site: data.site.id, start: data.site.start, survey: data.survey.path });
+    const key = $derived(JSON.stringify({ ...place, surveyNumber: data.surveyNumber }));
+    const course = $derived(new ProposalCourse(JSON.parse(key) as CoursePlace));
     $effect(() => {
         const [one, url] = [course, chosen];
         untrack(() => void one.load(url));
@@ -56,15 +51,7 @@
 </script>
 
 {#snippet oneText()}
-    <OneText
-        site={data.site.id}
-        start={data.site.start}
-        survey={data.survey.path}
-        surveyNumber={data.surveyNumber}
-        page={data.text}
-        {to}
-        onTaken={taken}
-    />
+    <OneText {...place} surveyNumber={data.surveyNumber} page={data.text} {to} onTaken={taken} />
 {/snippet}
 
 <svelte:head><title>Proposals · {data.site.name} · Edge Map</title></svelte:head>
@@ -91,6 +78,7 @@
                 offered={data.offered}
                 onSave={(wanted: WantedLinks) => say('wanted-links', wanted)}
             />
+            <SubjectListForm start={data.site.start} onSave={(subjects) => say('subjects', { subjects })} />
             {#if data.text === null}{@render oneText()}{/if}
         </div>
         <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={taken} onNextTarget={nextTarget} />
