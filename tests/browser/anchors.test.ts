@@ -59,8 +59,10 @@ describe('Proposals', () => {
         await waitForText(page, '3 taken');
         await waitForText(page, 'No more sentences.');
         // It has left the open targets, and waits for the site.
-        expect(await textOf(page, '[aria-label="Targets"]')).toMatch(
-            /Taken not yet on the site Cutting glass bottles 3 taken/,
+        await page.waitForFunction(() =>
+            /Taken\s+not yet on the site\s+Cutting glass bottles\s+3 taken/.test(
+                document.querySelector<HTMLElement>('[aria-label="Targets"]')?.innerText ?? '',
+            ),
         );
         await there('laid-aside');
         const list = await textOf(page);
