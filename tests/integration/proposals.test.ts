@@ -250,6 +250,10 @@ describe('what is answered', () => {
     it.each([
         [{ kind: 'add', page: 'ftp://x/', newAnchor: 'a', newTarget: 'b' }, 'on which page'],
         [{ kind: 'add', page: 'https://a.example/', newAnchor: 'a' }, 'where the link'],
+        [
+            { kind: 'add', page: `https://a.example/${'é'.repeat(3_000)}`, newAnchor: 'a', newTarget: 'b' },
+            '4,096 bytes',
+        ],
         [{ kind: 'add', page: 'https://a.example/', newTarget: 'https://a.example/b' }, 'which words'],
         [{ kind: 'reword', page: 'https://a.example/', newAnchor: 'a' }, 'which link'],
     ])('a change that says too little is refused in a sentence: %j', async (change, said) => {

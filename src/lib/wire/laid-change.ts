@@ -4,7 +4,12 @@ import { z } from 'zod';
 export const CHANGE_KINDS = ['add', 'reword', 'retarget', 'remove'] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
-const Url = z.string().max(4_000);
+/** An address as it is stored: at most 4,096 bytes. */
+export const StoredUrl = z
+    .string()
+    .max(4_000)
+    .refine((url) => new TextEncoder().encode(url).length <= 4_096, 'An address may have 4,096 bytes.');
+const Url = StoredUrl;
 const Text = z.string().trim().max(4_000);
 
 /** What is so of the link now, and what it is to become; empty where it is not there, or goes. */

@@ -1,5 +1,6 @@
 /** Proposals of links, as they go between browser and server. */
 import { z } from 'zod';
+import { StoredUrl } from './laid-change.ts';
 import { PARTS } from '../core/proposals/score.ts';
 import type { Effect, ShownProposal } from '../core/views/proposals.ts';
 
@@ -74,8 +75,8 @@ export type TargetProposals = z.infer<typeof TargetProposals>;
 
 export const ProposalAnswer = z.object({
     answer: z.enum(['refused', 'later', 'open']),
-    source: z.string().min(1).max(4_000),
-    target: z.string().min(1).max(4_000),
+    source: StoredUrl.min(1),
+    target: StoredUrl.min(1),
 });
 export type ProposalAnswer = z.infer<typeof ProposalAnswer>;
 

@@ -4,7 +4,7 @@ import { countKept } from '../../core/kept.ts';
 import { decodeSections } from '../../core/packed/sections.ts';
 import { Proposer } from '../../core/proposals/proposer.ts';
 import { WordIndex } from '../../core/text/word-index.ts';
-import { isClosed, packedBytes, RevisionLost } from '../app.ts';
+import { isClosed, log, packedBytes, RevisionLost, SurveyGone } from '../app.ts';
 import type { Survey } from '../store/survey-store.ts';
 import { SourceTexts } from './source-texts.ts';
 
@@ -34,7 +34,11 @@ async function load(survey: Survey, packed: PackedSurvey): Promise<WordIndex | n
         return index;
     } catch (failure) {
         if (failure instanceof RevisionLost) return null;
-        throw failure;
+        if (failure instanceof SurveyGone) throw failure;
+        // What needs words is not known then; all else is told.
+        log.error('the word index of a survey could not be had', { survey: survey.id, error: failure });
+        indexes.delete(packed);
+        return null;
     }
 }
 

@@ -10,6 +10,8 @@ import { loadSources } from '../store/rows-store.ts';
 
 /** Bytes of all texts that stay. */
 const MOST_BYTES = 128 * 1024 * 1024;
+/** Sources held at once; between them others have their turn. */
+const AT_ONCE = 8;
 /** Of a character of text: itself, its word and its place, near enough. */
 const BYTES_PER_CHARACTER = 8;
 
@@ -41,9 +43,17 @@ export class SourceTexts {
                 found.set(node, known.text);
             } else nodeOf.set(addresses[node]!, node);
         }
-        for (const { page, source, sentType } of await loadSources(db, this.#surveyId, [...nodeOf.keys()])) {
-            const node = nodeOf.get(page)!;
-            found.set(node, this.#keep(node, this.#cut(node, source, sentType), source.length));
+        const pages = [...nodeOf.keys()];
+        // Sources may be large, and cutting them takes computing.
+        for (let at = 0; at < pages.length; at += AT_ONCE) {
+            for (const { page, source, sentType } of await loadSources(
+                db,
+                this.#surveyId,
+                pages.slice(at, at + AT_ONCE),
+            )) {
+                const node = nodeOf.get(page)!;
+                found.set(node, this.#keep(node, this.#cut(node, source, sentType), source.length));
+            }
         }
         for (const node of nodeOf.values()) if (!found.has(node)) found.set(node, this.#keep(node, null, 0));
         return found;
