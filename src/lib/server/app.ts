@@ -5,6 +5,7 @@ import { listNotes, type Note } from './store/note-store.ts';
 import type { StoredPart } from './store/packed-store.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import type { Part } from '../core/columns/column.ts';
+import type { Sections } from '../core/packed/sections.ts';
 import { secretsKey } from './access/secret-box.ts';
 import { dataFolderPath, openDataFolder } from './process/data-folder.ts';
 import { databaseAccess } from './process/database-process.ts';
@@ -48,6 +49,11 @@ export function openPacked(survey: Survey, parts?: readonly Part[]): Promise<Pac
 /** The bytes of a part of a survey that has ended; null while it runs. */
 export function packedBytes(survey: Survey, part: StoredPart): Promise<Uint8Array<ArrayBuffer> | null> {
     return surveys.bytesOf(survey, part);
+}
+
+/** The word index of a survey that has ended; null while it runs. @throws RevisionLost, SurveyGone */
+export function packedWords(survey: Survey): Promise<Sections | null> {
+    return surveys.words(survey);
 }
 
 /** The tag of a part's bytes where it is known without reading them. */

@@ -111,12 +111,23 @@ export class OpenSurveys {
         return loaded.bytes;
     }
 
+    /**
+     * The word index of a survey that has ended, made where it is not there or another one; null while it runs.
+     * @throws RevisionLost where it is not there and cannot be made, SurveyGone
+     */
+    async words(survey: Survey): Promise<Sections | null> {
+        if (!isClosed(survey)) return null;
+        const kept = await loadPacked(this.#store().db, survey.id, survey.revision, 'words');
+        const isCurrent = kept.ok && (kept.sections.head as Partial<WordsHead>).words === WORDS_VERSION;
+        return isCurrent ? kept.sections : this.#indexWords(survey);
+    }
+
     /** Has the word index of a survey made from its texts, in a thread of its own. */
-    async #indexWords(survey: Survey): Promise<void> {
+    async #indexWords(survey: Survey): Promise<Sections> {
         if (isEarlier(survey)) notKept(survey, 'its words were not kept');
         // It is that of a packed survey.
         await this.open(survey, []);
-        await this.#packedAnew(survey, 'words');
+        return (await this.#packedAnew(survey, 'words')).get('words')!;
     }
 
     /** The tag of a part's bytes where it is known without reading them; null where they have to be read first. */

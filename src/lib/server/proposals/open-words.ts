@@ -1,10 +1,9 @@
 /** What proposals need of an open survey: its word index, and the texts of its pages. */
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { countKept } from '../../core/kept.ts';
-import { decodeSections } from '../../core/packed/sections.ts';
 import { Proposer } from '../../core/proposals/proposer.ts';
 import { WordIndex } from '../../core/text/word-index.ts';
-import { isClosed, log, packedBytes, RevisionLost, SurveyGone } from '../app.ts';
+import { isClosed, log, packedWords, RevisionLost, SurveyGone } from '../app.ts';
 import type { Survey } from '../store/survey-store.ts';
 import { SourceTexts } from './source-texts.ts';
 
@@ -27,11 +26,12 @@ export function wordIndexOf(survey: Survey, packed: PackedSurvey): Promise<WordI
 
 async function load(survey: Survey, packed: PackedSurvey): Promise<WordIndex | null> {
     try {
-        const bytes = await packedBytes(survey, 'words');
-        if (bytes === null) return null;
-        const index = new WordIndex(decodeSections(bytes));
-        countKept(packed, bytes.length);
-        return index;
+        const sections = await packedWords(survey);
+        if (sections === null) return null;
+        let bytes = 0;
+        for (const column of sections.columns.values()) bytes += column.byteLength;
+        countKept(packed, bytes);
+        return new WordIndex(sections);
     } catch (failure) {
         if (failure instanceof RevisionLost) return null;
         if (failure instanceof SurveyGone) throw failure;
