@@ -41,11 +41,16 @@ const ALL = [
     'french',
     'french-too',
 ];
+/** More pages than are read at first speak of one. */
+const MANY = Array.from({ length: 45 }, (_, n) => `neighbour-${n}`);
 const SHARED =
     '<aside><ul><li>Grinding a scythe is told <a href="/speaks">there</a></li><li><a href="/full">Full</a></li></ul></aside>';
 const PAGES = tableSite({
     '/': page('Start', `<p>${FILLER} <a href="/all">All pages are listed</a>.</p>`),
-    '/all': page('All pages', `<ul>${ALL.map((name) => `<li><a href="/${name}">${name}</a></li>`).join('')}</ul>`),
+    '/all': page(
+        'All pages',
+        `<ul>${[...ALL, ...MANY].map((name) => `<li><a href="/${name}">${name}</a></li>`).join('')}</ul>`,
+    ),
     // Known by the sitemap only: links are sought for it.
     '/scythe': page('Grinding a scythe', '<p>Peen the edge first, then whet it along the blade with a wet stone.</p>'),
     '/speaks': page(
@@ -84,6 +89,13 @@ const PAGES = tableSite({
         'Wrong',
         '<p>Read <a href="/says-so-too">about the old harbour master</a>, then <a href="/speaks">click here</a>, then of <a href="/speaks">the meadow</a>.</p>',
     ),
+    '/loft': page('Laying loft boards', '<p>Measure twice before the first cut, and leave a gap.</p>'),
+    ...Object.fromEntries(
+        MANY.map((name, n) => [
+            `/${name}`,
+            page(`Neighbour ${n}`, `<p>Our loft boards were laid by number ${n} in the spring.</p>`),
+        ]),
+    ),
     '/de-sense': page('Sense dengeln', '<p>Erst dengeln, dann mit dem nassen Stein wetzen.</p>', '', 'de'),
     '/german': page('Wiese', '<p>Vor dem Mähen haben wir lange die Sensen gedengelt und gewetzt.</p>', '', 'de'),
     '/german-too': page('Heu', '<p>Heu braucht Sonne, Wind und Leute, die früh aufstehen.</p>', '', 'de'),
@@ -101,7 +113,7 @@ const PAGES = tableSite({
     '/welsh-too': page('Y gwair', '<p>Mae angen haul a gwynt am dri diwrnod ar y gwair.</p>', '', 'cy'),
 });
 
-const UNLINKED = ['scythe', 'de-sense', 'fr-faux', 'ja-kama', 'ar-minjal', 'cy-pladur'];
+const UNLINKED = ['scythe', 'loft', 'de-sense', 'fr-faux', 'ja-kama', 'ar-minjal', 'cy-pladur'];
 const SITE: StandInSite = (request) => {
     if (request.path !== '/sitemap.xml') return PAGES(request);
     const entries = UNLINKED.map((name) => `<url><loc>http://${String(request.headers?.host)}/${name}</loc></url>`);
@@ -181,19 +193,22 @@ describe('proposals for a page', () => {
         expect(await sourcesFor(target)).toEqual([source]);
     });
 
-    it('where no sentence fits are the nearest places, said as such', async () => {
-        // Menus lead to the start page everywhere: there is nobody left to ask.
-        const { proposals, nearest } = await proposalsFor('/wrong-words');
+    it('where no sentence fits are the nearest places, with what they share', async () => {
+        const { proposals, nearest } = await proposalsFor('/shared-1');
         expect(proposals).toEqual([]);
-        expect(Array.isArray(nearest)).toBe(true);
+        expect([pathOf(nearest[0]!.url), nearest[0]!.why]).toEqual(['/shared-2', 'same folder; shared']);
     });
 
-    it('of the likeliest pages alone are among all of them, and say whether they are all', async () => {
-        const first = await read<TargetProposals>('surveys/1/proposals?for=/scythe&first=1');
-        const all = await proposalsFor('/scythe');
-        expect(all.isWhole).toBe(true);
-        // A site of thirty pages is read whole at once.
-        expect(first).toEqual(all);
+    it('are given for the likeliest pages first, which says that there may be more', async () => {
+        const first = await read<TargetProposals>('surveys/1/proposals?for=/loft&first=1');
+        const all = await proposalsFor('/loft');
+        // Forty of the forty-five pages are read at first; so many are shown of all of them.
+        expect([first.isWhole, first.proposals.length, first.nearest]).toEqual([false, 40, []]);
+        expect([all.isWhole, all.proposals.length]).toEqual([true, 40]);
+        // Of a target of which few pages speak the first are all there is.
+        expect(await read<TargetProposals>('surveys/1/proposals?for=/scythe&first=1')).toEqual(
+            await proposalsFor('/scythe'),
+        );
     });
 
     it('are refused where no page is named, or none is known', async () => {

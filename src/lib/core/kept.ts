@@ -16,6 +16,7 @@ export interface KeptKinds {
     'column list': [];
     completeness: [given: string];
     'delayed refreshes': [];
+    'empty anchors': [];
     'external hosts': [];
     fields: [];
     'first variants': [];
@@ -62,6 +63,7 @@ export interface KeptKinds {
     'section ranks': [];
     'sections by size': [];
     sequences: [];
+    'shared wordings': [];
     since: [baseline: number, revision: number];
     'site names': [];
     'site measures': [];

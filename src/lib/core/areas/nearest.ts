@@ -10,10 +10,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isListing } from '../evidence/listing.ts';
 import { addressWords } from '../subjects/page-names.ts';
 import { ownParts, siteNames } from '../subjects/site-names.ts';
-import { languageOf } from '../text/language.ts';
-import { stemmerOf } from '../text/stems.ts';
-import { stopWordsOf } from '../text/stop-words.ts';
-import { wordsOf } from '../text/words.ts';
+import { eachContentWord } from '../text/content-words.ts';
 
 export interface NearPage {
     node: number;
@@ -35,16 +32,12 @@ function placeOf(url: string): string {
 
 /** Words of a page that say something: of its title, h1 and the last part of its path, three letters and more, by their stems. */
 export function subjectWords(survey: PackedSurvey, node: number): Map<string, string> {
-    const tag = survey.word('language', node);
-    const language = languageOf(tag);
-    const [stops, stem] = [stopWordsOf(language), stemmerOf(language)];
     const words = new Map<string, string>();
     const title = ownParts(survey.texts('title').at(node), siteNames(survey)).join(' ');
-    for (const { word } of wordsOf(`${title} ${survey.texts('h1').at(node)} ${addressWords(survey.url(node))}`, tag)) {
-        const lower = word.toLowerCase();
-        if (!/\p{L}{3}|[\p{Lo}]{2}/u.test(lower) || stops.has(lower) || words.has(stem(word))) continue;
-        words.set(stem(word), lower);
-    }
+    const all = `${title} ${survey.texts('h1').at(node)} ${addressWords(survey.url(node))}`;
+    eachContentWord(all, survey.word('language', node), (stem, word) => {
+        if (/\p{L}{3}|[\p{Lo}]{2}/u.test(word) && !words.has(stem)) words.set(stem, word.toLowerCase());
+    });
     return words;
 }
 

@@ -275,3 +275,15 @@ export function attributeOf(element: LeanElement, name: string): string | null {
     }
     return null;
 }
+
+/** Elements in document order; templates' contents are no children, so they are not met. */
+export function walkElements(root: LeanElement, visit: (element: LeanElement) => void): void {
+    const stack: LeanElement[] = [root];
+    for (let element = stack.pop(); element; element = stack.pop()) {
+        visit(element);
+        for (let index = element.children.length - 1; index >= 0; index--) {
+            const child = element.children[index];
+            if (child && isElement(child)) stack.push(child);
+        }
+    }
+}

@@ -17,7 +17,6 @@ export function plainText(text: string): RunningText {
         if (isHeading) under = passages.length;
         passages.push({
             kind: isHeading ? 'label' : 'prose',
-            region: 'main',
             block: -1,
             text: folded,
             taken: [],

@@ -12,7 +12,7 @@ import {
     type RobotsDirectives,
     type RobotsMeta,
 } from './directives.ts';
-import { attributeOf, isElement, parseLean, type LeanElement } from './lean-tree.ts';
+import { attributeOf, parseLean, walkElements, type LeanElement } from './lean-tree.ts';
 import { lineIndex } from './line-index.ts';
 import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './links.ts';
 import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
@@ -423,18 +423,6 @@ export function readDocument(
         signature: signatureOf(whole),
         sketch: sketchOf(whole, url),
     };
-}
-
-/** Elements in document order; templates' contents are no children, so they are not met. */
-function walkElements(root: LeanElement, visit: (element: LeanElement) => void): void {
-    const stack: LeanElement[] = [root];
-    for (let element = stack.pop(); element; element = stack.pop()) {
-        visit(element);
-        for (let index = element.children.length - 1; index >= 0; index--) {
-            const child = element.children[index];
-            if (child && isElement(child)) stack.push(child);
-        }
-    }
 }
 
 function isInHead(element: LeanElement): boolean {

@@ -5,9 +5,16 @@
  */
 import { readAddress, type QueryEncoder } from '../address/address.ts';
 import { ContainerFinder } from './blocks.ts';
-import { attributeOf, isElement, parsePlaced, type LeanElement, type LeanText, type TextRun } from './lean-tree.ts';
+import {
+    attributeOf,
+    isElement,
+    parsePlaced,
+    walkElements,
+    type LeanElement,
+    type LeanText,
+    type TextRun,
+} from './lean-tree.ts';
 import { lineIndex, type TextPlace } from './line-index.ts';
-import type { Region } from './links.ts';
 import { resolveBase } from './read-page.ts';
 import { OUTSIDE, textPlaces } from './text-blocks.ts';
 import { NO_TEXT, partsWords } from './text.ts';
@@ -30,7 +37,6 @@ export interface TakenSpan {
 
 export interface Passage {
     kind: PassageKind;
-    region: Region;
     /** Order of the block of links it belongs to; -1 for none. */
     block: number;
     /** White space folded. */
@@ -99,7 +105,7 @@ export function runningText(text: string, url: string, encodeQuery?: QueryEncode
     const links: LeanElement[] = [];
     let body: LeanElement | null = null;
     let baseHref: string | null = null;
-    eachElement(document, (element) => {
+    walkElements(document, (element) => {
         if (element.isHtml && element.tag === 'body') body ??= element;
         if (element.isHtml && element.tag === 'base') baseHref ??= attributeOf(element, 'href');
         if (links.length < MAX_LINKS && hrefOf(element) !== null) {
@@ -114,7 +120,7 @@ export function runningText(text: string, url: string, encodeQuery?: QueryEncode
         keys.add(finder.find(link, true).key);
         orders.set(link, orders.size);
     }
-    const gatherer = new PassageGatherer(text, textPlaces(finder, keys), finder, (element) => {
+    const gatherer = new PassageGatherer(text, textPlaces(finder, keys), (element) => {
         const order = orders.get(element);
         if (order === undefined) return element.isHtml && element.tag === 'q' ? { target: '', link: -1 } : null;
         const found = readAddress(hrefOf(element) ?? '', base, encodeQuery);
@@ -137,23 +143,11 @@ export function offsetAt({ places }: Pick<Passage, 'places'>, at: number): numbe
     return (places[low * 2 + 1] ?? 0) + at - (places[low * 2] ?? 0);
 }
 
-function eachElement(root: LeanElement, visit: (element: LeanElement) => void): void {
-    const stack: LeanElement[] = [root];
-    for (let element = stack.pop(); element; element = stack.pop()) {
-        visit(element);
-        for (let index = element.children.length - 1; index >= 0; index--) {
-            const child = element.children[index];
-            if (child && isElement(child)) stack.push(child);
-        }
-    }
-}
-
 /** What an element changes for all that is in it, undone where it ends. */
 interface Level {
     element: LeanElement;
     next: number;
     kind: PassageKind;
-    region: Region;
     block: number | null;
     /** It is the link or quotation that is open. */
     takes: boolean;
@@ -165,7 +159,6 @@ class PassageGatherer {
     readonly passages: Passage[] = [];
     readonly #source: string;
     readonly #placeOf: (element: LeanElement) => number | null;
-    readonly #finder: ContainerFinder;
     readonly #taking: Taking;
     #text = '';
     #places: number[] = [];
@@ -176,21 +169,15 @@ class PassageGatherer {
     #under = -1;
     #characters = 0;
 
-    constructor(
-        source: string,
-        placeOf: (element: LeanElement) => number | null,
-        finder: ContainerFinder,
-        taking: Taking,
-    ) {
+    constructor(source: string, placeOf: (element: LeanElement) => number | null, taking: Taking) {
         this.#source = source;
         this.#placeOf = placeOf;
-        this.#finder = finder;
         this.#taking = taking;
     }
 
     /** Without recursion: a hostile page can nest deeper than the stack. O(text). */
     walk(body: LeanElement): void {
-        const levels: Level[] = [{ element: body, next: 0, kind: 'prose', region: 'other', block: null, takes: false }];
+        const levels: Level[] = [{ element: body, next: 0, kind: 'prose', block: null, takes: false }];
         while (levels.length > 0 && this.passages.length < MAX_PASSAGES && this.#characters < MAX_CHARACTERS) {
             const level = levels[levels.length - 1]!;
             const child = level.element.children[level.next++];
@@ -221,7 +208,6 @@ class PassageGatherer {
             element,
             next: 0,
             kind: kind === null || isKept ? above.kind : kind,
-            region: this.#finder.regionAt(element) ?? above.region,
             block: above.block ?? own,
             takes: took !== null,
         };
@@ -270,13 +256,12 @@ class PassageGatherer {
     }
 
     /** Ends a passage at the edge of a block. */
-    #edge({ kind, region, block }: Level): void {
+    #edge({ kind, block }: Level): void {
         this.#close(true);
         if (this.#text !== '' && block !== OUTSIDE) {
             this.#characters += this.#text.length;
             this.passages.push({
                 kind,
-                region,
                 block: block ?? -1,
                 text: this.#text,
                 taken: this.#taken,

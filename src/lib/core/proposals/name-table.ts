@@ -3,10 +3,7 @@ import { once } from '../kept.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { namesOf } from '../subjects/page-names.ts';
-import { languageOf, type TextLanguage } from '../text/language.ts';
-import { stemmerOf } from '../text/stems.ts';
-import { stopWordsOf } from '../text/stop-words.ts';
-import { wordsOf } from '../text/words.ts';
+import { eachContentWord } from '../text/content-words.ts';
 
 interface Named {
     node: number;
@@ -31,14 +28,10 @@ const BYTES_PER_ENTRY = 80;
 const LEAST_WEIGHT = 0.2;
 
 /** Stems of a text that say something, in order. */
-export function contentStems(text: string, tag: string): string[] {
-    const language: TextLanguage | null = languageOf(tag);
-    const stops = stopWordsOf(language);
-    const stem = stemmerOf(language);
-    return wordsOf(text, tag)
-        .filter(({ word }) => !stops.has(word.toLowerCase()))
-        .map(({ word }) => stem(word))
-        .filter((own) => own !== '');
+function contentStems(text: string, tag: string): string[] {
+    const stems: string[] = [];
+    eachContentWord(text, tag, (stem) => stems.push(stem));
+    return stems;
 }
 
 /** Names of all indexable pages. O(titles, h1 and links of running text), once. */

@@ -65,7 +65,9 @@ export function nearnessTo(survey: PackedSurvey, target: number, without = -1): 
     };
     const outs = (node: number): Set<number> =>
         node < 0 ? new Set() : new Set(out.targets.subarray(out.start[node], out.start[node + 1]));
-    const callers = [...callersOf(target)].filter((caller) => caller !== without).slice(0, MOST_CALLERS);
+    const callers = [...callersOf(target)]
+        .filter((caller) => caller !== without && caller !== target)
+        .slice(0, MOST_CALLERS);
     const shared = new Map<number, number>();
     for (const caller of callers) {
         for (const other of outs(caller)) {

@@ -4,13 +4,11 @@
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { calledBy } from '../text/called.ts';
+import { eachContentWord } from '../text/content-words.ts';
 import { isGeneric } from '../text/generic-words.ts';
 import { languageOf } from '../text/language.ts';
 import { listPlaces } from '../text/link-words.ts';
-import { stemmerOf } from '../text/stems.ts';
-import { stopWordsOf } from '../text/stop-words.ts';
 import type { WordIndex } from '../text/word-index.ts';
-import { eachWord } from '../text/words.ts';
 import { SubjectMaker, type SaidSubjects, type Subject } from './subject.ts';
 
 /** In the order of their stored numbers. `unknown`: the target has no subject, or another language than its page. */
@@ -55,14 +53,9 @@ export class AnchorWords {
 }
 
 function read(anchor: string, tag: string): AnchorWord[] {
-    const language = languageOf(tag);
-    const stops = stopWordsOf(language);
-    const stem = stemmerOf(language);
     const found = new Map<string, AnchorWord>();
-    eachWord(anchor, tag, (word) => {
-        const lower = word.toLowerCase();
-        const own = stops.has(lower) ? '' : stem(word);
-        if (own !== '' && !found.has(own)) found.set(own, { stem: own, word: lower });
+    eachContentWord(anchor, tag, (stem, word) => {
+        if (!found.has(stem)) found.set(stem, { stem, word: word.toLowerCase() });
     });
     return [...found.values()];
 }
@@ -123,6 +116,10 @@ export class FitJudge {
         return { fit, shared, inText };
     }
 }
+
+/** The fit of one link, as its number; where the words of the survey are not known, only that it says nothing is. */
+export const fitOfLink = (fits: ArrayLike<number> | null, link: number, isEmpty: boolean): number =>
+    fits ? fits[link]! : isEmpty ? FIT.nothing : FIT.unknown;
 
 /**
  * Of every link how its words stand to its target, as numbers of `FITS`. O(links of running text), each different

@@ -99,13 +99,13 @@ export function anchorNames(
     node: number,
     hidden: HiddenLink | null = null,
 ): { text: string; links: number; weight: number }[] {
-    const { start, links, lists, pages, times } = calledBy(survey);
+    const { start, links, pages, times } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
     const words = survey.texts('link_anchor_words');
     const own = new Map<number, number>();
     for (let at = start[node]!; at < start[node + 1]!; at++) {
         const link = links[at]!;
-        const count = pages[lists[at]!]! - (hidden?.link === link ? 1 : 0);
+        const count = pages[at]! - (hidden?.link === link ? 1 : 0);
         if (count > 0) own.set(anchor[link]!, (own.get(anchor[link]!) ?? 0) + count);
     }
     const hiddenAnchor = hidden ? anchor[hidden.link]! : -1;

@@ -5,12 +5,10 @@
  */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { calledBy } from '../text/called.ts';
+import { eachContentWord } from '../text/content-words.ts';
 import { isGeneric } from '../text/generic-words.ts';
-import { languageOf } from '../text/language.ts';
-import { stemmerOf } from '../text/stems.ts';
-import { stopWordsOf } from '../text/stop-words.ts';
 import { rarity, type WordIndex } from '../text/word-index.ts';
-import { eachWord } from '../text/words.ts';
+
 import { addressWords } from './page-names.ts';
 import { ownParts, siteNames } from './site-names.ts';
 
@@ -60,22 +58,16 @@ export class SubjectMaker {
         const survey = this.#survey;
         const url = survey.texts('url').all()[node]!;
         const said = this.#said.get(url);
-        const language = languageOf(survey.word('language', node));
         const tag = survey.word('language', node);
-        const stops = stopWordsOf(language);
-        const stem = stemmerOf(language);
         const found = new Map<string, SubjectWord>();
         const add = (text: string, place: number): void => {
             const seen = new Set<string>();
-            eachWord(text, tag, (word) => {
-                const lower = word.toLowerCase();
-                if (stops.has(lower)) return;
-                const own = stem(word);
-                if (own === '' || seen.has(own)) return;
-                seen.add(own);
-                const known = found.get(own);
+            eachContentWord(text, tag, (stem, word) => {
+                if (seen.has(stem)) return;
+                seen.add(stem);
+                const known = found.get(stem);
                 if (known) known.weight += place;
-                else found.set(own, { stem: own, word: lower, weight: place });
+                else found.set(stem, { stem, word: word.toLowerCase(), weight: place });
             });
         };
         if (said) {
@@ -95,7 +87,7 @@ export class SubjectMaker {
         for (const [text, links] of this.#anchorsOf(node)) {
             // A good one shares a word with what the page calls itself: others would make themselves fit.
             let isGood = false;
-            eachWord(text, tag, (word) => (isGood ||= names.has(stem(word))));
+            eachContentWord(text, tag, (stem) => (isGood ||= names.has(stem)));
             if (isGood) add(text, PLACES.anchor * Math.min(2, 1 + Math.log2(links) / 4));
         }
         const kept: SubjectWord[] = [];
@@ -112,7 +104,7 @@ export class SubjectMaker {
     }
 
     #anchorsOf(node: number): Map<string, number> {
-        const { start, links, lists, pages } = calledBy(this.#survey);
+        const { start, links, pages } = calledBy(this.#survey);
         const anchor = this.#survey.numbers('link_anchor');
         const texts = this.#survey.texts('link_anchor_words').all();
         const found = new Map<string, number>();
@@ -120,7 +112,7 @@ export class SubjectMaker {
         for (let at = start[node]!; at < end; at++) {
             const text = texts[anchor[links[at]!]!]!;
             if (text === '' || isGeneric(text, '')) continue;
-            found.set(text, (found.get(text) ?? 0) + pages[lists[at]!]!);
+            found.set(text, (found.get(text) ?? 0) + pages[at]!);
         }
         return found;
     }

@@ -68,12 +68,21 @@ export function listPlaces(survey: PackedSurvey): ListPlaces {
     });
 }
 
+/** 1 for each different anchor that is empty, or says nothing in some language. O(different anchors), once. */
+export function emptyAnchors(survey: PackedSurvey): Uint8Array {
+    return once(survey, 'empty anchors', [], () =>
+        Uint8Array.from(survey.texts('link_anchor_words').all(), (words) =>
+            words === '' || genericIn(words).length > 0 ? 1 : 0,
+        ),
+    );
+}
+
 /** Whether the words of the links of a list say nothing, in the language of its page. O(different words), then O(1). */
 export function saysNothing(survey: PackedSurvey): (link: number, list: number) => boolean {
     const anchors = survey.texts('link_anchor_words').all();
     const anchor = survey.numbers('link_anchor');
     const { language, languages } = listPlaces(survey);
-    const isAny = Uint8Array.from(anchors, (words) => (genericIn(words).length > 0 ? 1 : 0));
+    const isEmpty = emptyAnchors(survey);
     return (link, list) =>
-        isAny[anchor[link]!] === 1 && isGeneric(anchors[anchor[link]!]!, languages[language[list]!]!);
+        isEmpty[anchor[link]!] === 1 && isGeneric(anchors[anchor[link]!]!, languages[language[list]!]!);
 }

@@ -1,5 +1,4 @@
 /** Sentences of a main text (Unicode sentence boundaries, UAX 29), and where each stands. */
-import type { PageText } from '../page/read-page.ts';
 import type { Span } from './words.ts';
 
 /** The segmenter's time grows with the square of what it is given: a longer piece is looked at part by part. */
@@ -36,30 +35,4 @@ function sentenceSegmenter(tag: string): Intl.Segmenter {
     } catch {
         return new Intl.Segmenter('en', { granularity: 'sentence' });
     }
-}
-
-/** A sentence of a page, and the piece of text it stands in. */
-export interface PageSentence extends Span {
-    /** Index of its piece among those of the page. */
-    piece: number;
-    /** Order of the block it stands in; -1 for text in no block of links. */
-    block: number;
-    text: string;
-}
-
-/**
- * The sentences of a page's main text, in document order.
- * @param pieces all pieces of the page, in document order
- * @param isShared tells for the order of a block on the page whether it stands on other pages too
- */
-export function mainSentences(
-    pieces: readonly PageText[],
-    isShared: (block: number) => boolean,
-    tag = '',
-): PageSentence[] {
-    return pieces.flatMap(({ text, block }, piece) =>
-        block >= 0 && isShared(block)
-            ? []
-            : sentencesOf(text, tag).map(({ from, to }) => ({ piece, block, from, to, text: text.slice(from, to) })),
-    );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { languageOf } from './language.ts';
-import { mainSentences, sentencesOf } from './sentences.ts';
+import { sentencesOf } from './sentences.ts';
 import { stemmerOf } from './stems.ts';
 import { stopWordsOf } from './stop-words.ts';
 import { eachWord, wordsOf } from './words.ts';
@@ -141,18 +141,5 @@ describe('sentences', () => {
         expect(found.join(' ')).toBe(text);
         const endless = 'word '.repeat(3_000).trim();
         expect(cut(endless, 'en').join(' ')).toBe(endless);
-    });
-
-    it('of a page are those outside blocks it shares, with piece, block and place', () => {
-        const pieces = [
-            { block: 0, text: 'Home Tools Help' },
-            { block: -1, text: 'Hire a saw. Bring it back.' },
-            { block: 3, text: 'See our saws.' },
-        ];
-        expect(mainSentences(pieces, (block) => block === 0, 'en')).toEqual([
-            { piece: 1, block: -1, from: 0, to: 11, text: 'Hire a saw.' },
-            { piece: 1, block: -1, from: 12, to: 26, text: 'Bring it back.' },
-            { piece: 2, block: 3, from: 0, to: 13, text: 'See our saws.' },
-        ]);
     });
 });

@@ -2,13 +2,14 @@
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import { REGIONS, type Region } from '../page/links.ts';
-import { FIT, FITS, FitJudge, type Fit } from '../subjects/anchor-fit.ts';
+import { FIT, FITS, FitJudge, fitOfLink, type Fit } from '../subjects/anchor-fit.ts';
 import { SubjectMaker, type SaidSubjects } from '../subjects/subject.ts';
 import { ownTitle } from '../subjects/site-names.ts';
-import { calledBy } from '../text/called.ts';
-import { genericIn } from '../text/generic-words.ts';
-import { listPlaces } from '../text/link-words.ts';
+import { calledBy, eachCall } from '../text/called.ts';
+import { emptyAnchors, listPlaces } from '../text/link-words.ts';
 import type { WordIndex } from '../text/word-index.ts';
+import { sharedWordings } from './same-words.ts';
+import { sharedAnchors, type SharedAnchor } from './shared-anchors.ts';
 
 export const PROFILE_ORDERS = ['trouble', 'standing', 'links'] as const;
 export type ProfileOrder = (typeof PROFILE_ORDERS)[number];
@@ -58,20 +59,6 @@ export interface PageProfile {
     moreAnchors: number;
     /** Anchors that the page itself uses in its text, the commonest first. */
     own: { text: string; links: number; targets: number; fit: Fit }[];
-}
-
-export interface SharedAnchor {
-    /** Words of the link, or its name; empty for neither. */
-    text: string;
-    isName: boolean;
-    says: 'nothing' | 'little' | 'something';
-    targets: number;
-    /** The one target where there is only one. */
-    url: string;
-    template: number;
-    templateName: string;
-    region: Region;
-    pages: number;
 }
 
 export interface AnchorsView {
@@ -127,9 +114,6 @@ interface Sums {
     byFit: Uint32Array[];
 }
 
-const fitOf = (fits: ArrayLike<number> | null, link: number, isNothing: boolean): number =>
-    fits ? fits[link]! : isNothing ? FIT.nothing : FIT.unknown;
-
 /** O(links of running text + page blocks). */
 export function anchorsView(asked: AnchorsAsked): AnchorsView {
     const { survey, fits, within, order, from } = asked;
@@ -150,7 +134,7 @@ export function anchorsView(asked: AnchorsAsked): AnchorsView {
             nothing: total('nothing'),
             judged: fitting + loose + off + total('nothing'),
             fits: fitting,
-            shared: sameWords(survey).length,
+            shared: sharedWordings(survey),
         },
         order,
         total: nodes.length,
@@ -163,16 +147,10 @@ export function anchorsView(asked: AnchorsAsked): AnchorsView {
     };
 }
 
-function nothingOf(survey: PackedSurvey): Uint8Array {
-    return Uint8Array.from(survey.texts('link_anchor_words').all(), (text) =>
-        text === '' || genericIn(text).length > 0 ? 1 : 0,
-    );
-}
-
 function sumsOf(survey: PackedSurvey, fits: ArrayLike<number> | null): Sums {
-    const { start, links, lists, pages } = calledBy(survey);
+    const { start, links, pages } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
-    const isNothing = nothingOf(survey);
+    const isNothing = emptyAnchors(survey);
     const sums: Sums = {
         links: new Uint32Array(survey.count),
         byFit: FITS.map(() => new Uint32Array(survey.count)),
@@ -180,9 +158,9 @@ function sumsOf(survey: PackedSurvey, fits: ArrayLike<number> | null): Sums {
     for (let node = 0; node < survey.count; node++) {
         for (let at = start[node]!; at < start[node + 1]!; at++) {
             const link = links[at]!;
-            const times = pages[lists[at]!]!;
+            const times = pages[at]!;
             sums.links[node]! += times;
-            sums.byFit[fitOf(fits, link, isNothing[anchor[link]!] === 1)]![node]! += times;
+            sums.byFit[fitOfLink(fits, link, isNothing[anchor[link]!] === 1)]![node]! += times;
         }
     }
     return sums;
@@ -200,7 +178,7 @@ function orderBy(survey: PackedSurvey, { links, byFit }: Sums, order: ProfileOrd
 
 /** Anchors of a page: the numbers of their texts, with their links. */
 function anchorsTo(survey: PackedSurvey, node: number): Map<string, { link: number; at: number[]; links: number }> {
-    const { start, links, lists, pages } = calledBy(survey);
+    const { start, links, pages } = calledBy(survey);
     const [anchor, name] = [survey.numbers('link_anchor'), survey.numbers('link_name')];
     const noAnchor = survey.texts('link_anchor_words').all().indexOf('');
     const found = new Map<string, { link: number; at: number[]; links: number }>();
@@ -210,17 +188,17 @@ function anchorsTo(survey: PackedSurvey, node: number): Map<string, { link: numb
         const known = found.get(key);
         if (known) {
             known.at.push(at);
-            known.links += pages[lists[at]!]!;
-        } else found.set(key, { link, at: [at], links: pages[lists[at]!]! });
+            known.links += pages[at]!;
+        } else found.set(key, { link, at: [at], links: pages[at]! });
     }
     return found;
 }
 
 function segmentsOf(survey: PackedSurvey, fits: ArrayLike<number> | null, node: number): ProfileRow['segments'] {
-    const isNothing = nothingOf(survey);
+    const isNothing = emptyAnchors(survey);
     const anchor = survey.numbers('link_anchor');
     const all = [...anchorsTo(survey, node).values()].map(({ link, links }) => ({
-        fit: FITS[fitOf(fits, link, isNothing[anchor[link]!] === 1)]!,
+        fit: FITS[fitOfLink(fits, link, isNothing[anchor[link]!] === 1)]!,
         links,
     }));
     all.sort((a, b) => STRIP.indexOf(a.fit) - STRIP.indexOf(b.fit) || b.links - a.links);
@@ -251,7 +229,7 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
     const { language, languages } = listPlaces(survey);
     const { lists } = calledBy(survey);
     const [anchor, name] = [survey.texts('link_anchor_words'), survey.texts('link_name_words')];
-    const isNothing = nothingOf(survey);
+    const isNothing = emptyAnchors(survey);
     const places = placesOfLists(survey, node);
     const anchors = [...anchorsTo(survey, node).values()].map(({ link, at, links }): ProfileAnchor => {
         const text = anchor.at(survey.numbers('link_anchor')[link]!);
@@ -260,7 +238,7 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
         return {
             text,
             name: text === '' ? name.at(survey.numbers('link_name')[link]!) : '',
-            fit: told?.fit ?? FITS[fitOf(fits, link, plain)]!,
+            fit: told?.fit ?? FITS[fitOfLink(fits, link, plain)]!,
             shared: told?.shared ?? [],
             inText: told?.inText ?? [],
             links,
@@ -291,30 +269,20 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
 
 /** Of each link to a page (by its place among those) where it stands: the first pages that hold it. O(page blocks). */
 function placesOfLists(survey: PackedSurvey, node: number): Map<number, ProfileAnchor['places']> {
-    const { start, links, lists } = calledBy(survey);
-    const { isPage, pageStart, pageBlocks, blockList, blockRegion, listStart } = linkGraphOf(survey);
-    const wanted = new Map<number, number[]>();
-    for (let at = start[node]!; at < start[node + 1]!; at++) {
-        const own = wanted.get(lists[at]!);
-        if (own) own.push(at);
-        else wanted.set(lists[at]!, [at]);
-    }
+    const { pageBlocks, blockRegion } = linkGraphOf(survey);
     const found = new Map<number, ProfileAnchor['places']>();
-    if (wanted.size === 0) return found;
-    for (let page = 0; page < survey.count; page++) {
-        if (isPage[page] !== 1) continue;
-        for (let pageBlock = pageStart[page]!; pageBlock < pageStart[page + 1]!; pageBlock++) {
-            const block = pageBlocks[pageBlock]!;
-            const list = blockList[block]!;
-            for (const at of wanted.get(list) ?? []) {
-                const known = found.get(at) ?? [];
-                if (known.length >= MOST_PLACES) continue;
-                const place = { pageBlock, at: links[at]! - listStart[list]! };
-                known.push({ url: survey.url(page), region: REGIONS[blockRegion[block]!]!, ...place });
-                found.set(at, known);
-            }
-        }
-    }
+    eachCall(
+        survey,
+        node,
+        () => true,
+        (index, { page, pageBlock, at }) => {
+            const known = found.get(index) ?? [];
+            if (known.length >= MOST_PLACES) return;
+            const region = REGIONS[blockRegion[pageBlocks[pageBlock]!]!]!;
+            known.push({ url: survey.url(page), region, pageBlock, at });
+            found.set(index, known);
+        },
+    );
     return found;
 }
 
@@ -324,7 +292,7 @@ function ownAnchors(survey: PackedSurvey, fits: ArrayLike<number> | null, node: 
     const { inText } = listPlaces(survey);
     const anchor = survey.numbers('link_anchor');
     const texts = survey.texts('link_anchor_words');
-    const isNothing = nothingOf(survey);
+    const isNothing = emptyAnchors(survey);
     const found = new Map<number, { links: number; targets: Set<number>; fit: Fit }>();
     for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
         const list = blockList[pageBlocks[at]!]!;
@@ -335,7 +303,7 @@ function ownAnchors(survey: PackedSurvey, fits: ArrayLike<number> | null, node: 
             const known = found.get(text) ?? { links: 0, targets: new Set<number>(), fit: 'fits' };
             known.links++;
             known.targets.add(target[link]!);
-            const fit = FITS[fitOf(fits, link, isNothing[text] === 1)]!;
+            const fit = FITS[fitOfLink(fits, link, isNothing[text] === 1)]!;
             if (WORST.indexOf(fit) < WORST.indexOf(known.fit)) known.fit = fit;
             found.set(text, known);
         }
@@ -344,192 +312,4 @@ function ownAnchors(survey: PackedSurvey, fits: ArrayLike<number> | null, node: 
         .sort(([a, x], [b, y]) => y.links - x.links || a - b)
         .slice(0, MOST_OWN)
         .map(([text, { links, targets, fit }]) => ({ text: texts.at(text), links, targets: targets.size, fit }));
-}
-
-/** Anchors of menus and shared blocks, each once for its template: those that say nothing first, then by pages. */
-function sharedAnchors(survey: PackedSurvey): SharedAnchor[] {
-    const {
-        isPage,
-        pageStart,
-        pageBlocks,
-        blockList,
-        blockTemplate,
-        blockRegion,
-        blockPages,
-        listStart,
-        target,
-        kind,
-    } = linkGraphOf(survey);
-    const [anchor, name] = [survey.numbers('link_anchor'), survey.numbers('link_name')];
-    const [words, names] = [survey.texts('link_anchor_words'), survey.texts('link_name_words')];
-    const { inText } = listPlaces(survey);
-    const isNothing = nothingOf(survey);
-    const seen = new Set<number>();
-    const found = new Map<string, SharedAnchor & { to: Set<number>; blocks: Set<number> }>();
-    const { templates } = survey.measured;
-    for (let node = 0; node < survey.count; node++) {
-        if (isPage[node] !== 1) continue;
-        for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
-            const block = pageBlocks[at]!;
-            const template = blockTemplate[block]!;
-            if (template === -1 || inText[blockList[block]!] === 1 || seen.has(block)) continue;
-            seen.add(block);
-            const list = blockList[block]!;
-            for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-                if (kind[link] !== 0 || target[link]! < 0 || target[link]! >= survey.count) continue;
-                const plain = words.at(anchor[link]!);
-                const called = plain === '' ? names.at(name[link]!) : '';
-                const says =
-                    plain === '' && called === ''
-                        ? 'nothing'
-                        : plain === '' || isNothing[anchor[link]!] === 1
-                          ? 'little'
-                          : 'something';
-                if (says === 'something') continue;
-                const key = `${template} ${plain} ${called}`;
-                let row = found.get(key);
-                if (!row) {
-                    row = {
-                        text: plain || called,
-                        isName: plain === '' && called !== '',
-                        says,
-                        targets: 0,
-                        url: survey.addressUrl(target[link]!),
-                        template,
-                        templateName: templates[template]?.name ?? '',
-                        region: REGIONS[blockRegion[block]!]!,
-                        pages: 0,
-                        to: new Set(),
-                        blocks: new Set(),
-                    };
-                    found.set(key, row);
-                }
-                row.to.add(target[link]!);
-                if (!row.blocks.has(block)) {
-                    row.blocks.add(block);
-                    row.pages += blockPages[block]!;
-                }
-            }
-        }
-    }
-    return [...found.values()]
-        .map(({ to, blocks: _, ...row }) => ({ ...row, targets: to.size, url: to.size === 1 ? row.url : '' }))
-        .sort(
-            (a, b) =>
-                Number(b.says === 'nothing') - Number(a.says === 'nothing') ||
-                b.pages - a.pages ||
-                (a.text < b.text ? -1 : 1),
-        );
-}
-
-export interface SameWords {
-    text: string;
-    links: number;
-    /** Pages it leads to, those of most links first. */
-    targets: { url: string; links: number; fit: Fit }[];
-    moreTargets: number;
-}
-
-/** Numbers of the anchors of running text that call more than one page and say something, with links by target. */
-function sameWords(
-    survey: PackedSurvey,
-): { anchor: number; links: number; targets: Map<number, { links: number; link: number }> }[] {
-    const { start, links, lists, pages } = calledBy(survey);
-    const anchor = survey.numbers('link_anchor');
-    const isNothing = nothingOf(survey);
-    const canonical = survey.numbers('canonical_start');
-    const canonicals = survey.numbers('canonical');
-    const meant = (node: number): number =>
-        canonical[node + 1]! - canonical[node]! === 1 ? canonicals[canonical[node]!]! : node;
-    const found = new Map<number, Map<number, { links: number; link: number }>>();
-    for (let node = 0; node < survey.count; node++) {
-        for (let at = start[node]!; at < start[node + 1]!; at++) {
-            const link = links[at]!;
-            const own = anchor[link]!;
-            if (isNothing[own] === 1) continue;
-            const targets = found.get(own) ?? new Map<number, { links: number; link: number }>();
-            found.set(own, targets);
-            const to = meant(node);
-            const known = targets.get(to);
-            if (known) known.links += pages[lists[at]!]!;
-            else targets.set(to, { links: pages[lists[at]!]!, link });
-        }
-    }
-    return (
-        [...found]
-            .filter(([, targets]) => targets.size > 1)
-            .map(([own, targets]) => ({
-                anchor: own,
-                targets,
-                links: [...targets.values()].reduce((sum, { links: all }) => sum + all, 0),
-            }))
-            // Where each page is called so once, it is the pattern of a template and not a doubt: those come last.
-            .sort((a, b) => Number(isSeries(a)) - Number(isSeries(b)) || b.links - a.links || a.anchor - b.anchor)
-    );
-}
-
-const isSeries = ({ links, targets }: { links: number; targets: { size: number } }): boolean => links === targets.size;
-
-export interface SameWordsView {
-    total: number;
-    from: number;
-    most: number;
-    wordings: SameWords[];
-    /** One target, many wordings. */
-    many: { url: string; title: string; names: number; links: number; some: string[] }[];
-}
-
-const MOST_WORDINGS = 25;
-const MOST_TARGETS = 8;
-const MOST_MANY = 25;
-
-export function sameWordsView(survey: PackedSurvey, fits: ArrayLike<number> | null, from: number): SameWordsView {
-    const all = sameWords(survey);
-    const texts = survey.texts('link_anchor_words');
-    const wordings = all.slice(from, from + MOST_WORDINGS).map(({ anchor, links, targets }): SameWords => {
-        const ordered = [...targets].sort(([a, x], [b, y]) => y.links - x.links || a - b);
-        return {
-            text: texts.at(anchor),
-            links,
-            targets: ordered.slice(0, MOST_TARGETS).map(([node, own]) => ({
-                url: survey.addressUrl(node),
-                links: own.links,
-                fit: FITS[fitOf(fits, own.link, false)]!,
-            })),
-            moreTargets: Math.max(0, ordered.length - MOST_TARGETS),
-        };
-    });
-    return { total: all.length, from, most: MOST_WORDINGS, wordings, many: manyNames(survey) };
-}
-
-/** Pages by how many different wordings call them in running text. */
-function manyNames(survey: PackedSurvey): SameWordsView['many'] {
-    const { start, links, lists, pages } = calledBy(survey);
-    const anchor = survey.numbers('link_anchor');
-    const texts = survey.texts('link_anchor_words');
-    const isNothing = nothingOf(survey);
-    const rows: { node: number; names: Map<number, number>; links: number }[] = [];
-    for (let node = 0; node < survey.count; node++) {
-        if (start[node + 1]! - start[node]! < 2) continue;
-        const names = new Map<number, number>();
-        let all = 0;
-        for (let at = start[node]!; at < start[node + 1]!; at++) {
-            const own = anchor[links[at]!]!;
-            const times = pages[lists[at]!]!;
-            all += times;
-            if (isNothing[own] !== 1) names.set(own, (names.get(own) ?? 0) + times);
-        }
-        if (names.size > 1) rows.push({ node, names, links: all });
-    }
-    rows.sort((a, b) => b.names.size - a.names.size || b.links - a.links || a.node - b.node);
-    return rows.slice(0, MOST_MANY).map(({ node, names, links: all }) => ({
-        url: survey.url(node),
-        title: ownTitle(survey, node),
-        names: names.size,
-        links: all,
-        some: [...names]
-            .sort(([a, x], [b, y]) => y - x || a - b)
-            .slice(0, 4)
-            .map(([own]) => texts.at(own)),
-    }));
 }

@@ -1,7 +1,7 @@
 /** The links that call a page by certain words, each in the sentence it stands in. */
 import { linkGraphOf } from '../../core/packed/link-graph.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
-import { calledBy } from '../../core/text/called.ts';
+import { eachCall, type CallPlace } from '../../core/text/called.ts';
 import { sentencesOf } from '../../core/text/sentences.ts';
 import type { SourceText } from '../../core/proposals/source-text.ts';
 import type { LinkInSentence, LinksInSentences } from '../../wire/proposals.ts';
@@ -12,12 +12,6 @@ import { openTexts } from './open-words.ts';
 
 /** Links that are told with their sentences. */
 const MOST = 200;
-
-interface Place {
-    page: number;
-    pageBlock: number;
-    at: number;
-}
 
 export async function anchorSentences(
     request: RequestContext,
@@ -53,24 +47,16 @@ export async function anchorSentences(
 }
 
 /** Where links of running text call a page by certain words. O(page blocks). */
-function placesOf(survey: PackedSurvey, node: number, text: string): Place[] {
-    const { start, links, lists } = calledBy(survey);
-    const { isPage, pageStart, pageBlocks, blockList, listStart } = linkGraphOf(survey);
+function placesOf(survey: PackedSurvey, node: number, text: string): CallPlace[] {
     const anchor = survey.numbers('link_anchor');
     const words = survey.texts('link_anchor_words');
-    const wanted = new Map<number, number[]>();
-    for (let at = start[node]!; at < start[node + 1]!; at++) {
-        const link = links[at]!;
-        if (words.at(anchor[link]!) === text) wanted.set(lists[at]!, [...(wanted.get(lists[at]!) ?? []), link]);
-    }
-    const places: Place[] = [];
-    for (let page = 0; page < survey.count; page++) {
-        if (isPage[page] !== 1) continue;
-        for (let pageBlock = pageStart[page]!; pageBlock < pageStart[page + 1]!; pageBlock++) {
-            const list = blockList[pageBlocks[pageBlock]!]!;
-            for (const link of wanted.get(list) ?? []) places.push({ page, pageBlock, at: link - listStart[list]! });
-        }
-    }
+    const places: CallPlace[] = [];
+    eachCall(
+        survey,
+        node,
+        (link) => words.at(anchor[link]!) === text,
+        (_, place) => places.push(place),
+    );
     return places;
 }
 

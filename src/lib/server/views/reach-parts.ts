@@ -4,11 +4,12 @@ import { structureView } from '../../core/views/structure.ts';
 import { templatesView } from '../../core/views/templates.ts';
 import { intendedOf } from '../app.ts';
 import { openArea } from '../areas.ts';
+import { windowOf } from '../current-set.ts';
 import type { RequestContext } from '../request-context.ts';
 
 export async function showOrphans(request: RequestContext, url: URL) {
     const { packed, counts } = await openArea(request);
-    const from = Math.max(0, Number(url.searchParams.get('from') ?? 0) || 0);
+    const from = windowOf(url.searchParams).from;
     return { view: orphansView(packed, counts, from) };
 }
 

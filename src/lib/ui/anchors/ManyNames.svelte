@@ -1,6 +1,6 @@
 <script lang="ts">
     /** Pages that links call by many wordings. */
-    import type { SameWordsView } from '../../core/views/anchors.ts';
+    import type { SameWordsView } from '../../core/views/same-words.ts';
     import { count } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
     import PageLink from '../view/PageLink.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** One wording, and the pages it leads to: as thick as its links; dashed where the words do not fit that page. */
-    import type { SameWords } from '../../core/views/anchors.ts';
+    import type { SameWords } from '../../core/views/same-words.ts';
     import { count, counted } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
     import PageLink from '../view/PageLink.svelte';

@@ -2,12 +2,12 @@
     /** What one text could lead to: that of a page, whose links are taken, or one that is no page yet, of which nothing is kept. */
     import { pageKey } from '../../core/address/page-key.ts';
     import type { ShownProposal } from '../../core/views/proposals.ts';
-    import { ask, siteApi, surveyApi } from '../../wire/client.ts';
-    import { KeptChanges } from '../../wire/laid-change.ts';
+    import { ask, surveyApi } from '../../wire/client.ts';
     import { OutwardProposals } from '../../wire/proposals.ts';
     import type { ViewLinks } from '../view/links.ts';
     import PageLink from '../view/PageLink.svelte';
     import { anchorText } from './anchor-words.ts';
+    import { takeLink } from './take-link.ts';
 
     interface Props {
         site: number;
@@ -43,27 +43,11 @@
         void show(ask(OutwardProposals, api, { method: 'POST', body: { text } }));
     }
     async function take(proposal: ShownProposal): Promise<void> {
-        const { source, line, passage, from, to: end, target } = proposal;
         isBusy = true;
-        const answer = await ask(KeptChanges, `${siteApi(site)}/laid-changes?survey=${surveyNumber}`, {
-            method: 'POST',
-            body: {
-                changes: [
-                    {
-                        kind: 'add',
-                        page: source,
-                        line,
-                        newAnchor: wordsOf(proposal),
-                        newTarget: target,
-                        sentence: passage.slice(from, end),
-                    },
-                ],
-            },
-        });
+        trouble = await takeLink({ site, surveyNumber }, proposal, wordsOf(proposal), proposal.target);
         isBusy = false;
-        trouble = answer.ok ? '' : answer.say;
-        if (!answer.ok || !told) return;
-        told.proposals = told.proposals.filter((other) => other.target !== target);
+        if (trouble !== '' || !told) return;
+        told.proposals = told.proposals.filter((other) => other.target !== proposal.target);
         onTaken();
     }
 </script>

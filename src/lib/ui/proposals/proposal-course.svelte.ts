@@ -2,9 +2,10 @@
 import { pageKey } from '../../core/address/page-key.ts';
 import type { ShownProposal } from '../../core/views/proposals.ts';
 import { ask, siteApi, surveyApi, tell } from '../../wire/client.ts';
-import { KeptChanges } from '../../wire/laid-change.ts';
 import { OtherTargets, TargetProposals } from '../../wire/proposals.ts';
 import { anchorText, drawnTo, moved, type AnchorSpan } from './anchor-words.ts';
+import { joined } from './join-proposals.ts';
+import { takeLink } from './take-link.ts';
 
 /** Where proposals are asked for. */
 export interface CoursePlace {
@@ -82,16 +83,9 @@ export class ProposalCourse {
 
     /** All of them in place of the first, but for those that were looked at or answered meanwhile. */
     #join(whole: TargetProposals): void {
-        const { told, index } = this;
-        if (!told) return;
-        const kept = told.proposals.slice(0, index + 1);
-        const met = [...kept.map(({ source }) => source), ...this.#gone];
-        const rest = whole.proposals.map((_, at) => at).filter((at) => !met.includes(whole.proposals[at]!.source));
-        const wasEmpty = kept.length === 0;
-        told.proposals = [...kept, ...rest.map((at) => whole.proposals[at]!)];
-        told.effects = [...told.effects.slice(0, index + 1), ...rest.map((at) => whole.effects[at]!)];
-        told.nearest = whole.nearest;
-        told.isWhole = true;
+        if (!this.told) return;
+        const wasEmpty = this.current === null;
+        this.told = joined(this.told, whole, this.index, this.#gone);
         if (wasEmpty) this.#show(0);
     }
 
@@ -121,26 +115,10 @@ export class ProposalCourse {
         const { current } = this;
         if (!current || this.isBusy) return false;
         const target = this.instead?.url ?? current.target;
-        const { site, surveyNumber } = this.#place;
         this.isBusy = true;
-        const answer = await ask(KeptChanges, `${siteApi(site)}/laid-changes?survey=${surveyNumber}`, {
-            method: 'POST',
-            body: {
-                changes: [
-                    {
-                        kind: 'add',
-                        page: current.source,
-                        line: current.line,
-                        newAnchor: this.anchor,
-                        newTarget: target,
-                        sentence: current.passage.slice(current.from, current.to),
-                    },
-                ],
-            },
-        });
+        this.trouble = await takeLink(this.#place, current, this.anchor, target);
         this.isBusy = false;
-        this.trouble = answer.ok ? '' : answer.say;
-        if (!answer.ok) return false;
+        if (this.trouble !== '') return false;
         this.said = `Taken: “${this.anchor}” on ${current.source}.`;
         const { told } = this;
         if (told && target === told.target) told.taken++;
