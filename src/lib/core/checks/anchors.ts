@@ -1,5 +1,5 @@
 /** What do links say? Each link by its words, its markup, and where else the same words lead. */
-import { firstVariants } from '../areas/variants.ts';
+import { meantPage } from '../areas/meant-page.ts';
 import { once } from '../kept.ts';
 import { linkEnd, linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -53,24 +53,6 @@ const textsThat = (survey: PackedSurvey, isSo: (text: string) => boolean): Uint8
 
 const isLong = (text: string, most: number): boolean =>
     text.length > MANY_WORDS && ([...text].length > most || countWords(text) > MANY_WORDS);
-
-/** Where a link ends up: the page its redirect leads to, or that its target accepts as canonical; of variants the first. */
-function meantPage(survey: PackedSurvey): (target: number) => number {
-    const [redirect, start, canonical] = [
-        survey.numbers('redirect'),
-        survey.numbers('canonical_start'),
-        survey.numbers('canonical'),
-    ];
-    const first = firstVariants(survey);
-    const end = (address: number): number => (address < survey.count ? first[address]! : address);
-    return (target) => {
-        if (target >= survey.count) return target;
-        const moved = redirect[target]! >= 0 ? redirect[target]! : target;
-        if (moved >= survey.count) return moved;
-        const named = start[moved + 1]! - start[moved]! === 1 ? canonical[start[moved]!]! : moved;
-        return end(named < 0 ? moved : named);
-    };
-}
 
 /** Pages of one wording that are counted; beyond, nobody looks at their number. */
 const MOST_TARGETS = 100;

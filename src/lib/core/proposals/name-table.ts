@@ -1,4 +1,5 @@
 /** By which words pages are called, over the whole site: what a run of words could lead to. */
+import { losingVariants } from '../areas/variants.ts';
 import { once } from '../kept.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -41,6 +42,7 @@ export function nameTable(survey: PackedSurvey): NameTable {
         const byStem = new Map<string, Named[]>();
         const isPage = survey.numbers('page');
         const gate = survey.numbers('gate');
+        const losers = losingVariants(survey);
         let entries = 0;
         const put = (into: Map<string, Named[]>, key: string, named: Named, most: number): void => {
             const list = into.get(key);
@@ -49,7 +51,8 @@ export function nameTable(survey: PackedSurvey): NameTable {
             entries++;
         };
         for (let node = 0; node < survey.count; node++) {
-            if (isPage[node] !== 1 || gateOf(gate[node]!) !== 'indexable') continue;
+            // Of several addresses of one page only the one that is meant is led to.
+            if (isPage[node] !== 1 || gateOf(gate[node]!) !== 'indexable' || losers.has(node)) continue;
             const tag = survey.word('language', node);
             for (const { text, weight } of namesOf(survey, node)) {
                 if (weight < LEAST_WEIGHT) continue;

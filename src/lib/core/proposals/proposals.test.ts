@@ -46,7 +46,7 @@ describe('a name in a sentence', () => {
         expect(matched('<p>A scythe wants grinding twice a year.</p>', 'Grinding a scythe')).toEqual([
             'scythe wants grinding',
         ]);
-        expect(matched('<p>We were grinding every old scythe there was.</p>', 'Grinding a scythe')).toEqual([
+        expect(matched('<p>We were grinding two old rusty scythes today.</p>', 'Grinding a scythe')).toEqual([
             'grinding',
         ]);
         expect(matched('<p>We were grinding the old scythe again today.</p>', 'Grinding a scythe')).toEqual([

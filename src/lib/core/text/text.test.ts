@@ -55,6 +55,8 @@ describe('stopWordsOf', () => {
             true,
             false,
         ]);
+        // Left out by the list, and no subject of any page.
+        expect(['without', 'toward', 'until'].every((word) => stopWordsOf('en').has(word))).toBe(true);
         expect(stopWordsOf('de').has('und')).toBe(true);
         expect(stopWordsOf(null).size).toBe(0);
     });

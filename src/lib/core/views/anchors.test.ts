@@ -136,6 +136,24 @@ describe('one wording for several pages', () => {
         expect(total).toBe(2);
     });
 
+    it('is none of several addresses of one page: by redirect, canonical or how they are written', () => {
+        const doubled = new Site()
+            .known('/', 'manual')
+            .page('/', [
+                { to: '/oil', anchor: 'Oil' },
+                { to: '/oil/', anchor: 'Oil' },
+                { to: '/old', anchor: 'Oil' },
+                { to: '/saw', anchor: 'Saw' },
+            ])
+            .page('/a', [{ to: '/b', anchor: 'Saw' }])
+            .page('/old', [], { status: 301, contentType: '', redirectTo: 0 });
+        for (const path of ['/oil', '/oil/', '/saw', '/b']) doubled.page(path);
+        doubled.rows.pages.find(({ address }) => address === doubled.id('/old'))!.redirectTo = doubled.id('/oil');
+        const { survey: told } = packSurvey(doubled.measure());
+        expect(sameWordsView(told, null, 0).wordings.map(({ text }) => text)).toEqual(['Saw']);
+        expect(sharedWordings(told)).toBe(1);
+    });
+
     it('is as many as a plain count finds on random sites', () => {
         for (let seed = 1; seed <= 15; seed++) {
             const { survey: random } = packSurvey(randomSite(seed).measure());

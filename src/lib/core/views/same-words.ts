@@ -1,4 +1,5 @@
 /** One wording that calls several pages, and pages that many wordings call: links of running text. */
+import { meantPage } from '../areas/meant-page.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { FITS, fitOfLink, type Fit } from '../subjects/anchor-fit.ts';
@@ -12,12 +13,6 @@ export interface SameWords {
     /** Pages it leads to, those of most links first. */
     targets: { url: string; links: number; fit: Fit }[];
     moreTargets: number;
-}
-
-/** The page that a page says it is: its one canonical, else itself. */
-function meantPage(survey: PackedSurvey): (node: number) => number {
-    const [start, canonical] = [survey.numbers('canonical_start'), survey.numbers('canonical')];
-    return (node) => (start[node + 1]! - start[node]! === 1 ? canonical[start[node]!]! : node);
 }
 
 /** How many wordings call more than one page. O(links of running text), once. */

@@ -24,8 +24,7 @@
                 {view.total === 1 ? 'calls' : 'call'} more than one page.{/if}
         </h1>
         <p class="note">
-            Links in the text of pages; words that say nothing are left out; several addresses of one canonical are one
-            page.
+            Links in the text of pages; words that say nothing are left out; several addresses of one page are one page.
         </p>
     </div>
     {#if view.total > 0}
