@@ -44,7 +44,7 @@ function checksPage(): string {
                 `${code(check.id)}, a ${check.severity}, of a ${check.looks}. ${check.fires}`,
                 `*Quiet:* ${[check.quiet, ...needs].join(' ')}`,
                 `*Why:* ${check.why} *What to do:* ${check.advice}`,
-                `*Example:* ${check.example}.`,
+                `*Example:* ${check.example}.${check.mended ? ` *Better:* ${check.mended}.` : ''}`,
                 ...(check.threshold
                     ? [`*Threshold:* ${check.threshold.value} ${check.threshold.unit}, a setting of the site.`]
                     : []),

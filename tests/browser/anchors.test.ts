@@ -143,11 +143,29 @@ describe('Profiles', () => {
         await page.waitForFunction(() => document.body.innerText.match(/“how to visit us”/g)?.length === 6);
     });
 
+    it('lead from their numbers to the links, and go by the site’s own list of words that say nothing', async () => {
+        await there('anchors');
+        const [, said] = /(\d+) links say nothing/.exec(await textOf(page, '.headline'))!;
+        await clickText(page, `${said} links`, 'a');
+        await waitForText(page, `${said} links of this site.`);
+        await there('wording');
+        await page.type('.words input', 'looking after it');
+        await waitForText(page, 'Would catch');
+        const [, caught] = /Would catch (\d+) links/.exec(await textOf(page))!;
+        await clickText(page, 'Says nothing', 'form button');
+        await page.waitForSelector('button[aria-label="Take back what was said of “looking after it”"]');
+        await there('anchors');
+        await waitForText(page, `${Number(said) + Number(caught)} links say nothing`);
+        await there('wording');
+        await page.click('button[aria-label="Take back what was said of “looking after it”"]');
+        await page.waitForSelector('button[aria-label="“looking after it” says nothing"]');
+    });
+
     it('tell one wording that calls several pages', async () => {
         await there('same-words');
         await waitForText(page, 'call more than one page');
         expect(await textOf(page, '[aria-label="One wording, many pages"]')).toMatch(
-            /“Station Yard” 60 59 .*\/branches\/station-yard\/ 1 /,
+            /“Opening hours” 3 2 \/branches\/ 1 \/visit\/hours\/ /,
         );
     });
 });

@@ -307,6 +307,51 @@ describe('subjects and wanted links', () => {
     });
 });
 
+describe('words that say nothing', () => {
+    interface Links {
+        total: number;
+        rows: { source: string; record: { anchor: string } }[];
+    }
+    const saying = async (says: string): Promise<string[]> =>
+        (await read<Links>(`surveys/1/links?side=to&says=${says}`)).rows
+            .map(({ source, record }) => `${pathOf(source)} ${record.anchor}`)
+            .sort();
+    const found = async (): Promise<number> =>
+        (await read<{ total: number }>(`surveys/1/pages?set=${encodeURIComponent('has finding "anchor-generic"')}`))
+            .total;
+
+    it('are the site’s: added, they are found, counted and no name any more; taken back, all is as before', async () => {
+        const change = { language: 'en', text: ' The meadow. ', isGeneric: true };
+        const [nothing, fits] = [await saying('nothing'), await saying('fits')];
+        expect(nothing).toEqual(['/wrong-words click here']);
+        expect(fits).toContain('/wrong-words the meadow');
+        expect(await read('surveys/1/generic-words?text=the+meadow&language=en')).toEqual({ links: 1, targets: 1 });
+        expect(await read('surveys/1/generic-words?text=the+meadow&language=de')).toEqual({ links: 0, targets: 0 });
+        const kept = await say('PUT', 'generic-words', change);
+        expect(JSON.parse(kept.body)).toEqual([{ language: 'en', text: 'the meadow', isGeneric: true }]);
+        expect(await saying('nothing')).toEqual(['/wrong-words click here', '/wrong-words the meadow']);
+        expect(await saying('fits')).toEqual(fits.filter((row) => row !== '/wrong-words the meadow'));
+        await say('PUT', 'generic-words', { language: 'en', text: 'click here', isGeneric: false });
+        expect(await saying('nothing')).toEqual(['/wrong-words the meadow']);
+        expect(await found()).toBe(1);
+        await say('PUT', 'generic-words', { ...change, isGeneric: null });
+        expect(await found()).toBe(0);
+        await say('PUT', 'generic-words', { language: 'en', text: 'click here', isGeneric: null });
+        expect([await saying('nothing'), await saying('fits')]).toEqual([nothing, fits]);
+        expect(await read('generic-words')).toEqual([]);
+    });
+
+    it.each([
+        [{ language: 'en', text: ' … ', isGeneric: true }, 'with a letter or a number among them'],
+        [{ language: 'en', text: 'x'.repeat(41), isGeneric: true }, 'at most 40 characters'],
+        [{ language: 'English', text: 'here', isGeneric: true }, 'first subtag'],
+        [{}, ''],
+    ])('that cannot be are refused with a sentence: %j', async (change, said) => {
+        const answer = await say('PUT', 'generic-words', change);
+        expect([answer.status, answer.body]).toEqual([400, expect.stringContaining(said)]);
+    });
+});
+
 describe('outward', () => {
     const targetsOf = ({ proposals }: OutwardProposals): string[] => proposals.map(({ target }) => pathOf(target));
 

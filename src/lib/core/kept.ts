@@ -16,7 +16,6 @@ export interface KeptKinds {
     'column list': [];
     completeness: [given: string];
     'delayed refreshes': [];
-    'empty anchors': [];
     'external hosts': [];
     fields: [];
     'first variants': [];
@@ -44,9 +43,9 @@ export interface KeptKinds {
     'lost urls': [];
     lower: [field: string];
     markup: [];
+    'meant variants': [];
     'named in list': [list: number];
     'names of lists': [];
-    'names of pages': [];
     'names of links': [followed: boolean];
     'nearest pages': [];
     'nodes by name': [];
@@ -63,7 +62,6 @@ export interface KeptKinds {
     'section ranks': [];
     'sections by size': [];
     sequences: [];
-    'shared wordings': [];
     since: [baseline: number, revision: number];
     'site names': [];
     'site measures': [];
@@ -80,7 +78,7 @@ export interface KeptKinds {
 }
 
 /** What is kept by more than the survey. */
-export type LatestKind = 'found' | 'causes';
+export type LatestKind = 'found' | 'causes' | 'empty anchors' | 'names of pages' | 'shared wordings';
 
 interface Account {
     values: Map<string, unknown>;

@@ -12,6 +12,8 @@ import { progressIn } from './progress.ts';
 import { askedOnce } from './request-memo.ts';
 import type { Database } from './store/connect.ts';
 import { listIntended } from './store/intended-store.ts';
+import { GenericWords } from '../core/text/generic-words.ts';
+import { listGenericWords } from './store/generic-word-store.ts';
 import { listSubjects } from './store/subject-store.ts';
 import type { Survey } from './store/survey-store.ts';
 
@@ -65,16 +67,20 @@ export async function doorFor(
 async function anchorsOf(
     { db, open, words: wordsOf }: Surveys,
     survey: Survey,
-): Promise<Pick<Beside, 'anchorFits' | 'subjectsSaid'>> {
+): Promise<Pick<Beside, 'anchorFits' | 'subjectsSaid' | 'generic'>> {
     const packed = await open(survey, ['core', 'text', 'links']);
-    const [words, said] = await Promise.all([
+    const [words, said, listed] = await Promise.all([
         wordsOf(survey, packed),
         askedOnce(`subjects ${survey.siteId}`, () => listSubjects(db, survey.siteId)),
+        askedOnce(`generic words ${survey.siteId}`, () => listGenericWords(db, survey.siteId)),
     ]);
-    if (words === null) return { anchorFits: null, subjectsSaid: '' };
+    const generic = new GenericWords(listed);
+    if (words === null) return { anchorFits: null, subjectsSaid: '', generic };
     return {
+        generic,
         // In another survey than this nothing is known of words.
-        anchorFits: (of) => (of === packed ? anchorFits(of, words, subjectsByUrl(of, said)) : new Uint8Array(0)),
+        anchorFits: (of) =>
+            of === packed ? anchorFits(of, words, subjectsByUrl(of, said), generic) : new Uint8Array(0),
         subjectsSaid: said.length === 0 ? '' : JSON.stringify(said),
     };
 }

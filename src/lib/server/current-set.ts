@@ -1,5 +1,6 @@
 /** The set, the order and the columns that the parameters of an address name, told for a survey. */
 import { askedByRobots } from '../core/areas/spent.ts';
+import { NOTHING_BESIDE } from '../core/checks/beside.ts';
 import { pagesFound } from '../core/checks/pages-found.ts';
 import { siteView } from '../core/checks/site-findings.ts';
 import { NO_GOALS } from '../wire/goals.ts';
@@ -177,7 +178,14 @@ async function finderOf(
     return (of, sought, said) => {
         const priority = Uint8Array.from(said ?? new Uint8Array(of.count));
         return pagesFound(
-            siteView(of, { goals, priority, settings, ...(of === packed && { beside, robots }) }),
+            siteView(of, {
+                goals,
+                priority,
+                settings,
+                // Which words say nothing holds for all surveys of the site.
+                beside: of === packed ? beside : { ...NOTHING_BESIDE, generic: beside.generic },
+                ...(of === packed && { robots }),
+            }),
             sought,
         );
     };

@@ -12,13 +12,20 @@ import {
 import { linkWindowRows } from '../core/sets/link-window.ts';
 import { linkGraphOf } from '../core/packed/link-graph.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import { LINK_SAYS, linksThatSay, type LinkSays } from '../core/subjects/link-says.ts';
 import { orderOf, windowOf, type CurrentSet } from './current-set.ts';
+import { judgedAnchors } from './proposals/judged-anchors.ts';
+import type { RequestContext } from './request-context.ts';
 import { markupOf } from './sheet-details.ts';
 import type { Survey } from './store/survey-store.ts';
 
 interface Params {
     get(name: string): string | null;
 }
+
+/** Which links are asked for by what they say; null where nothing is asked. */
+export const saysOf = (params: Params): LinkSays | null =>
+    LINK_SAYS.find((says) => says === params.get('says')) ?? null;
 
 export function linkQueryOf(params: Params): LinkQuery {
     const kind = LINK_KINDS.find((name) => name === (params.get('kind') ?? 'a'));
@@ -29,6 +36,15 @@ export function linkQueryOf(params: Params): LinkQuery {
         ...(region && { region }),
         followed: params.get('followed') === 'yes',
     };
+}
+
+/** The same, narrowed by what links of running text say. Needs the part `links` of the survey. */
+export async function linkQueryFor(request: RequestContext, params: Params): Promise<LinkQuery> {
+    const query = linkQueryOf(params);
+    const says = saysOf(params);
+    if (says === null) return query;
+    const { packed, fits, generic } = await judgedAnchors(request);
+    return { ...query, only: linksThatSay(packed, says, fits, generic) };
 }
 
 export interface LinkWindow {

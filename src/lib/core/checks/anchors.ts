@@ -94,12 +94,12 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
 }
 
 /** Of a page the first link in its text whose words lead elsewhere too, and how many there are. O(links of the page) */
-function sharedWords({ survey }: CheckView): (node: number) => Told<FindingParams['same-words']> | null {
+function sharedWords({ survey, beside }: CheckView): (node: number) => Told<FindingParams['same-words']> | null {
     const { isPage, pageStart, pageBlocks, blockList, listStart, kind, target } = linkGraphOf(survey);
     const anchor = survey.numbers('link_anchor');
     const { count, first, other } = targetsBySay(survey);
     const { inText } = listPlaces(survey);
-    const [isNothing, meant] = [saysNothing(survey), meantPage(survey)];
+    const [isNothing, meant] = [saysNothing(survey, beside.generic), meantPage(survey)];
     return (node) => {
         if (isPage[node] !== 1) return null;
         let [links, found] = [0, -1];
@@ -178,6 +178,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Nobody sees it, who hears the page is told “link” alone, and it says nothing of where it leads.',
         advice: 'Put words into it, or take it away.',
         example: '`<a href="/fees/"></a>`',
+        mended: '`<a href="/fees/">Fees</a>`',
         needsMarks: true,
         meant: { kinds: ['a'] },
         ofLink: ({ survey }) => without(survey, 'nothing'),
@@ -192,6 +193,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'The `alt` of the picture is what the link says: without it, it says nothing.',
         advice: 'Say in the `alt` where the link leads.',
         example: '`<a href="/"><img src="/logo.svg"></a>`',
+        mended: '`<a href="/"><img src="/logo.svg" alt="Fernhollow, start page"></a>`',
         needsMarks: true,
         meant: { kinds: ['a'] },
         ofLink: ({ survey }) => without(survey, 'picture'),
@@ -206,6 +208,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Readers do not see the name, and whoever weighs links may not count it.',
         advice: 'Show the words, or give the picture an `alt`.',
         example: '`<a href="/search/" aria-label="Search"><svg>…</svg></a>`',
+        mended: '`<a href="/search/"><svg aria-hidden="true">…</svg> Search</a>`',
         meant: { kinds: ['a'] },
         ofLink: ({ survey }) => {
             const [anchor, name] = [survey.numbers('link_anchor'), survey.numbers('link_name')];
@@ -227,9 +230,10 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Who looks through the links of a page learns nothing, and nor does whoever weighs them.',
         advice: 'Name what is found there.',
         example: '`<a href="/guides/saws/">Read more</a>`',
+        mended: '`<a href="/guides/saws/">Choosing a saw</a>`',
         meant: { kinds: ['a'] },
-        ofLink: ({ survey }) => {
-            const isNothing = saysNothing(survey);
+        ofLink: ({ survey, beside }) => {
+            const isNothing = saysNothing(survey, beside.generic);
             return (link) =>
                 isNothing(link, listOfLink(survey, link))
                     ? { params: { url: linkEnd(survey, link), anchor: survey.word('link_anchor', link) } }
@@ -246,6 +250,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'An address is read out letter by letter, and seldom says what is found there.',
         advice: 'Name what is found there.',
         example: '`<a href="https://site.example/fees/">https://site.example/fees/</a>`',
+        mended: '`<a href="https://site.example/fees/">What borrowing costs</a>`',
         meant: { kinds: ['a'] },
         ofLink: ({ survey }) => {
             const anchor = survey.numbers('link_anchor');
@@ -263,6 +268,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'What it is about is lost among the rest, and who hears the page hears all of it.',
         advice: 'Make the heading of a card the link; of a sentence the words that name the page.',
         example: '`<a href="/fees/">A whole sentence about what it costs …</a>`',
+        mended: '`A whole sentence about <a href="/fees/">what it costs</a> …`',
         threshold: LONG_ANCHOR,
         meant: { kinds: ['a'] },
         ofLink: (view) => {
@@ -288,6 +294,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Who follows the words finds something else, and the page is called by what it is not about.',
         advice: 'Use a word of the page it leads to, or lead it to the page that the words mean.',
         example: '“the stone-age method” leads to /guides/whetstones/, which speaks of no stone age',
+        mended: '“sharpening on a whetstone” leads to /guides/whetstones/',
         meant: { kinds: ['a'] },
         ofLink: ({ survey, beside }) => {
             const anchor = survey.numbers('link_anchor');
@@ -309,6 +316,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Neither readers nor whoever weighs links can tell which page is meant by them.',
         advice: 'Give each page words of its own.',
         example: '“Fees” leads to /fees/ on one page, to /fees-2019/ on another',
+        mended: '“Fees” leads to /fees/ everywhere, “Fees of 2019” to /fees-2019/',
         ofPage: sharedWords,
     }),
     defineCheck({
@@ -321,6 +329,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'What it is about is said a little differently each time, and no wording stands for it.',
         advice: 'Choose two or three, by the words of its title.',
         example: '/fees/ is called “Fees”, “Prices”, “What it costs” and ten other things',
+        mended: '/fees/ is called “Fees” or “What it costs”',
         threshold: MANY_NAMES,
         ofPage: (view) => {
             const most = thresholdOf(view, 'many-names', MANY_NAMES);
@@ -338,6 +347,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Who follows it is where they were.',
         advice: 'Take the link away, or lead it to where its words promise.',
         example: '`<a href="/fees/">our fees</a>` on /fees/',
+        mended: '`our fees`, without a link',
         ofPage: ({ survey }) => {
             const { isPage, pageStart, pageBlocks, blockList, listStart, kind, target } = linkGraphOf(survey);
             const fragment = survey.numbers('link_fragment');
@@ -368,6 +378,7 @@ export const ANCHOR_CHECKS: readonly Check[] = [
         why: 'Who goes from link to link meets each page twice.',
         advice: 'Put picture and words into one link.',
         example: '`<a href="/saws/"><img alt="A saw" src="/saw.jpg"></a> <a href="/saws/">Saws</a>`',
+        mended: '`<a href="/saws/"><img alt="" src="/saw.jpg"> Saws</a>`',
         needsMarks: true,
         meant: { kinds: ['a'] },
         ofLink: ({ survey }) => {

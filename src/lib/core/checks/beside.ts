@@ -1,6 +1,7 @@
 /** What is known of a site beside its survey, as far as checks ask for it. */
 import type { IntendedPage } from '../compare/intended.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { GENERIC_WORDS, type GenericWords } from '../text/generic-words.ts';
 
 /** A family of URLs that was closed while the survey ran. */
 export interface ClosedFamily {
@@ -33,6 +34,8 @@ export interface Beside {
     anchorFits: ((survey: PackedSurvey) => ArrayLike<number>) | null;
     /** What was said of subjects, as text: fits go by it. */
     subjectsSaid: string;
+    /** Which words of links say nothing. */
+    generic: GenericWords;
 }
 
 export const NOTHING_BESIDE: Beside = {
@@ -42,11 +45,12 @@ export const NOTHING_BESIDE: Beside = {
     hostsBefore: null,
     anchorFits: null,
     subjectsSaid: '',
+    generic: GENERIC_WORDS,
 };
 
 /** The same text for the same. */
 export function besideText(beside: Beside): string {
-    const { families, intended, hostForms, hostsBefore, anchorFits, subjectsSaid } = beside;
+    const { families, intended, hostForms, hostsBefore, anchorFits, subjectsSaid, generic } = beside;
     const hosts = hostsBefore === null ? null : [...hostsBefore].sort().join(' ');
-    return JSON.stringify([families, intended, hostForms, hosts, anchorFits !== null, subjectsSaid]);
+    return JSON.stringify([families, intended, hostForms, hosts, anchorFits !== null, subjectsSaid, generic.key]);
 }

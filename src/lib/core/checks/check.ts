@@ -114,6 +114,8 @@ interface Described {
     advice: string;
     /** What it looks like: a line of markup, of a file, or of an answer. */
     example: string;
+    /** The same once it is mended; of checks that tell it by a wrong and a right one. */
+    mended?: string;
     threshold?: Threshold;
     /** Not known, and so never told, where a limit or a stop left something unread. */
     needsWhole?: boolean;

@@ -1,10 +1,11 @@
 /** By which words pages are called, over the whole site: what a run of words could lead to. */
 import { losingVariants } from '../areas/variants.ts';
-import { once } from '../kept.ts';
+import { latest } from '../kept.ts';
 import { gateOf } from '../columns/gate-facts.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { namesOf } from '../subjects/page-names.ts';
 import { eachContentWord } from '../text/content-words.ts';
+import type { GenericWords } from '../text/generic-words.ts';
 
 interface Named {
     node: number;
@@ -36,8 +37,8 @@ function contentStems(text: string, tag: string): string[] {
 }
 
 /** Names of all indexable pages. O(titles, h1 and links of running text), once. */
-export function nameTable(survey: PackedSurvey): NameTable {
-    return once(survey, 'names of pages', [], () => {
+export function nameTable(survey: PackedSurvey, generic: GenericWords): NameTable {
+    return latest(survey, 'names of pages', generic.key, () => {
         const byName = new Map<string, Named[]>();
         const byStem = new Map<string, Named[]>();
         const isPage = survey.numbers('page');
@@ -54,7 +55,7 @@ export function nameTable(survey: PackedSurvey): NameTable {
             // Of several addresses of one page only the one that is meant is led to.
             if (isPage[node] !== 1 || gateOf(gate[node]!) !== 'indexable' || losers.has(node)) continue;
             const tag = survey.word('language', node);
-            for (const { text, weight } of namesOf(survey, node)) {
+            for (const { text, weight } of namesOf(survey, node, [], null, generic)) {
                 if (weight < LEAST_WEIGHT) continue;
                 const stems = contentStems(text, tag);
                 if (stems.length === 0) continue;
@@ -72,8 +73,14 @@ export function nameTable(survey: PackedSurvey): NameTable {
  * Other pages that a run of words could lead to: those called by exactly these words first, then those whose names share
  * the most of them.
  */
-export function pagesCalled(survey: PackedSurvey, words: string, tag: string, most: number): number[] {
-    const { byName, byStem } = nameTable(survey);
+export function pagesCalled(
+    survey: PackedSurvey,
+    words: string,
+    tag: string,
+    most: number,
+    generic: GenericWords,
+): number[] {
+    const { byName, byStem } = nameTable(survey, generic);
     const stems = contentStems(words, tag);
     const scores = new Map<number, number>();
     for (const { node, weight } of byName.get(stems.join(' ')) ?? []) scores.set(node, 10 * weight);

@@ -1,6 +1,7 @@
 /** What the text of one page could lead to: its words held against the names of all pages. */
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import type { GenericWords } from '../text/generic-words.ts';
 import { LONGEST_NAME, nameTable } from './name-table.ts';
 import type { SourceText } from './source-text.ts';
 import { NOTHING, type StemNumbers } from './stem-numbers.ts';
@@ -32,8 +33,9 @@ export function pagesSpokenOf(
     rarityOf: (stem: number) => number,
     isOpen: (node: number) => boolean,
     most: number,
+    generic: GenericWords,
 ): number[] {
-    const { byName } = nameTable(survey);
+    const { byName } = nameTable(survey, generic);
     const scores = new Map<number, number>();
     for (const { first, last } of text.sentences) {
         for (let from = first; from < last; from++) {

@@ -5,6 +5,7 @@ import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { runningText } from '../page/running-text.ts';
 import type { PageName } from '../subjects/page-names.ts';
+import { GENERIC_WORDS } from '../text/generic-words.ts';
 import { wordsOf } from '../text/words.ts';
 import { changesSeen, type SoughtChange } from './changes-seen.ts';
 import { effectsOf, followedIn } from './effect.ts';
@@ -246,7 +247,7 @@ describe('pages that words could lead to', () => {
             .page('/d', [], { title: 'Hiring a ladder', language: 'en', noindex: true });
         const survey = packSurvey(site.measure()).survey;
         const called = (words: string): string[] =>
-            pagesCalled(survey, words, 'en', 5).map((at) => survey.url(at).slice(ORIGIN.length));
+            pagesCalled(survey, words, 'en', 5, GENERIC_WORDS).map((at) => survey.url(at).slice(ORIGIN.length));
         expect(called('hire ladders')).toEqual(['/a', '/b']);
         expect(called('the winter')[0]).toBe('/c');
         expect(called('harbour')).toEqual([]);

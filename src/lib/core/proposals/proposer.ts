@@ -8,6 +8,7 @@ import { UNREACHED } from '../graph/depth.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { namesOf, type HiddenLink, type PageName } from '../subjects/page-names.ts';
+import { GENERIC_WORDS, type GenericWords } from '../text/generic-words.ts';
 import { languageOf } from '../text/language.ts';
 import { termWeight, type WordIndex } from '../text/word-index.ts';
 import { wordsOf } from '../text/words.ts';
@@ -88,9 +89,11 @@ export class Proposer {
     readonly #stems: StemNumbers;
     readonly #rarities: number[] = [];
     readonly #most: number;
+    readonly #generic: GenericWords;
 
     /** @param stems shared with the texts that are given */
-    constructor(survey: PackedSurvey, words: WordIndex, stems: StemNumbers) {
+    constructor(survey: PackedSurvey, words: WordIndex, stems: StemNumbers, generic: GenericWords = GENERIC_WORDS) {
+        this.#generic = generic;
         this.#survey = survey;
         this.#words = words;
         this.#stems = stems;
@@ -116,7 +119,7 @@ export class Proposer {
             .filter(({ kind, text: heading }) => kind === 'label' && heading.length < 120)
             .map(({ text: heading }) => heading);
         const names: PageName[] = said.map((name) => ({ text: name, from: 'said', weight: 1, links: 0 }));
-        names.push(...namesOf(this.#survey, node, headings, leftOut));
+        names.push(...namesOf(this.#survey, node, headings, leftOut, this.#generic));
         return this.#ready(node, this.#survey.word('language', node), names, text, leftOut);
     }
 

@@ -111,7 +111,8 @@ describe('the rows of the links table', () => {
         for (const seed of [31, 78]) {
             const packed = packSurvey(site(seed).measure()).survey;
             const set = Bits.of(packed.count, [0, 1, 3, 5, 7]);
-            for (const query of questions) {
+            const only = Uint8Array.from(packed.numbers('link_anchor'), (_, link) => (link % 3 === 0 ? 0 : 1));
+            for (const query of [...questions, { side: 'to', only } as const, { side: 'from', only } as const]) {
                 const all = linkRows(packed, set, query);
                 for (const column of LINK_TABLE_COLUMNS) {
                     // By its first occurrence only, or not at all: where a link stands is not known here.

@@ -45,6 +45,8 @@ export interface LinkQuery {
     kind?: LinkKind;
     region?: Region;
     followed?: boolean;
+    /** 1 for each link, by its number, that is asked for: of pages that answered 200 alone, and none to the page itself. */
+    only?: Uint8Array;
 }
 
 /** Links as three columns: the page, its block (an index of `page_block`), the link in the block's list. */
@@ -72,7 +74,7 @@ export interface LinkChoice {
 /** O(links of lists). */
 export function chooseLinks(survey: PackedSurvey, set: Bits, query: LinkQuery): LinkChoice {
     const graph = linkGraphOf(survey);
-    const { blockRegion, listStart, target, kind, follow, nofollow } = graph;
+    const { isPage, blockRegion, listStart, target, kind, follow, nofollow } = graph;
     const { count } = survey;
     const wantedKind = query.kind === undefined ? -1 : LINK_KINDS.indexOf(query.kind);
     const wantedRegion = query.region === undefined ? -1 : REGIONS.indexOf(query.region);
@@ -86,6 +88,7 @@ export function chooseLinks(survey: PackedSurvey, set: Bits, query: LinkQuery): 
             for (let link = listStart[list]!; link < end; link++) {
                 if (wantedKind !== -1 && kind[link] !== wantedKind) continue;
                 if (query.followed && follow[link] === 0) continue;
+                if (query.only && query.only[link] === 0) continue;
                 const to = target[link]!;
                 if (!isFrom && to !== TO_SELF && !(to >= 0 && to < count && set.has(to))) continue;
                 fits[link] = 1;
@@ -96,15 +99,19 @@ export function chooseLinks(survey: PackedSurvey, set: Bits, query: LinkQuery): 
         return { fits, perList, selfPerList };
     };
     // From its side a link is chosen by itself, whatever the set.
-    const { fits, perList, selfPerList } = isFrom
-        ? once(survey, 'links asked for', [wantedKind, query.followed === true], choose)
-        : choose();
+    const { fits, perList, selfPerList } =
+        isFrom && !query.only
+            ? once(survey, 'links asked for', [wantedKind, query.followed === true], choose)
+            : choose();
     return {
         graph,
         fits,
         perList,
         selfPerList,
-        wantsPage: (node) => (!isFrom || set.has(node)) && !(query.followed && nofollow[node] === 1),
+        wantsPage: (node) =>
+            (!isFrom || set.has(node)) &&
+            !(query.followed && nofollow[node] === 1) &&
+            !(query.only && isPage[node] !== 1),
         wantsBlock: (block) => wantedRegion === -1 || blockRegion[block] === wantedRegion,
         wantsSelf: (node) => isFrom || set.has(node),
     };
@@ -140,6 +147,7 @@ export function linkRows(survey: PackedSurvey, set: Bits, query: LinkQuery): Lin
             if (perList[list]! + selfPerList[list]! === 0 || !wantsBlock(block)) continue;
             for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
                 if (fits[link] === 0 || (target[link] === TO_SELF && !wantsSelf(node))) continue;
+                if (query.only && target[link] === node) continue;
                 rows.source[length] = node;
                 rows.pageBlock[length] = at;
                 rows.link[length++] = link;

@@ -3,11 +3,13 @@
  * place in the order, then only those in the window are picked up.
  */
 import { TO_SELF } from '../model/graph-model.ts';
+import { linkGraphOf } from '../packed/link-graph.ts';
 import { type PackedSurvey } from '../packed/packed-survey.ts';
 import type { Bits } from './bits.ts';
 import {
     chooseLinks,
     linkPlaces,
+    linkRows,
     MARKUP_COLUMNS,
     type LinkChoice,
     type LinkPlaces,
@@ -38,9 +40,10 @@ export function linkWindowRows(
     from: number,
     wanted: number,
 ): { total: number; rows: LinkRows } {
-    const choice = chooseLinks(survey, set, query);
     // What stands in the markup only is not to order by: then, as by default, in the order of pages.
     const places = linkPlaces(survey, MARKUP_COLUMNS.includes(order.column) ? 'source' : order.column);
+    if (query.only) return windowOfFew(linkRows(survey, set, query), survey, places, order.descending, from, wanted);
+    const choice = chooseLinks(survey, set, query);
     const slots = places.most + 1;
     const slotAt = (key: number): number => {
         const place = places.place[key]!;
@@ -120,6 +123,38 @@ export function linkWindowRows(
         }
     }
     return { total, rows };
+}
+
+/** A window of links that are asked for one by one: all of their rows are made, and put in order. O(links + rows). */
+function windowOfFew(
+    all: LinkRows,
+    survey: PackedSurvey,
+    places: LinkPlaces,
+    isDescending: boolean,
+    from: number,
+    wanted: number,
+): { total: number; rows: LinkRows } {
+    const { pageBlocks } = linkGraphOf(survey);
+    const total = all.link.length;
+    const keyOf = (row: number): number =>
+        places.of === 'source'
+            ? all.source[row]!
+            : places.of === 'block'
+              ? pageBlocks[all.pageBlock[row]!]!
+              : all.link[row]!;
+    const slotOf = (row: number): number => {
+        const place = places.place[keyOf(row)]!;
+        return place === -1 ? places.most : isDescending ? places.most - 1 - place : place;
+    };
+    // A counting sort: rows that are equal stay page by page.
+    const next = new Uint32Array(places.most + 2);
+    for (let row = 0; row < total; row++) next[slotOf(row) + 1]!++;
+    for (let slot = 1; slot < next.length; slot++) next[slot]! += next[slot - 1]!;
+    const ordered = new Uint32Array(total);
+    for (let row = 0; row < total; row++) ordered[next[slotOf(row)]!++] = row;
+    const window = ordered.subarray(Math.min(from, total), Math.min(from + wanted, total));
+    const pick = (column: Uint32Array): Uint32Array => Uint32Array.from(window, (row) => column[row]!);
+    return { total, rows: { source: pick(all.source), pageBlock: pick(all.pageBlock), link: pick(all.link) } };
 }
 
 /** Rows in each slot of the order. */

@@ -5,7 +5,7 @@
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { calledBy } from '../text/called.ts';
 import { eachContentWord } from '../text/content-words.ts';
-import { isGeneric } from '../text/generic-words.ts';
+import { GENERIC_WORDS, genericForm, type GenericWords } from '../text/generic-words.ts';
 import { languageOf } from '../text/language.ts';
 import { listPlaces } from '../text/link-words.ts';
 import type { WordIndex } from '../text/word-index.ts';
@@ -63,6 +63,7 @@ function read(anchor: string, tag: string): AnchorWord[] {
 /** Judges anchors against one page. */
 export class FitJudge {
     readonly #anchors: AnchorWords;
+    readonly #generic: GenericWords;
     readonly #words: WordIndex;
     readonly #node: number;
     readonly #subject: Subject;
@@ -71,7 +72,15 @@ export class FitJudge {
     readonly #told = new Map<string, FitTold>();
 
     /** @param anchors shared by those who judge many pages */
-    constructor(survey: PackedSurvey, words: WordIndex, node: number, subject: Subject, anchors = new AnchorWords()) {
+    constructor(
+        survey: PackedSurvey,
+        words: WordIndex,
+        node: number,
+        subject: Subject,
+        generic: GenericWords = GENERIC_WORDS,
+        anchors = new AnchorWords(),
+    ) {
+        this.#generic = generic;
         this.#anchors = anchors;
         this.#words = words;
         this.#node = node;
@@ -90,7 +99,7 @@ export class FitJudge {
 
     #judge(anchor: string, language: string): FitTold {
         const none = (fit: Fit): FitTold => ({ fit, shared: [], inText: [] });
-        if (anchor === '' || isGeneric(anchor, language)) return none('nothing');
+        if (anchor === '' || this.#generic.has(anchor, language)) return none('nothing');
         const own = languageOf(this.#tag);
         const spoken = languageOf(language);
         if (this.#subject.words.length === 0 || (own !== spoken && own !== null && spoken !== null))
@@ -130,6 +139,7 @@ export function fitsOf(
     survey: PackedSurvey,
     words: WordIndex,
     said: SaidSubjects = new Map(),
+    generic: GenericWords = GENERIC_WORDS,
     only: { targets: ReadonlySet<number>; before: ArrayLike<number> } | null = null,
 ): Uint8Array {
     const { start, links, lists } = calledBy(survey);
@@ -138,16 +148,36 @@ export function fitsOf(
     const anchor = survey.numbers('link_anchor');
     const isPage = survey.numbers('page');
     const fits = only ? Uint8Array.from(only.before) : new Uint8Array(anchor.length);
-    const subjects = new SubjectMaker(survey, words, said);
+    const subjects = new SubjectMaker(survey, words, said, generic);
     const read = new AnchorWords();
     for (let node = 0; node < survey.count; node++) {
         const [from, to] = [start[node]!, start[node + 1]!];
         if (from === to || isPage[node] !== 1 || (only && !only.targets.has(node))) continue;
-        const judge = new FitJudge(survey, words, node, subjects.of(node), read);
+        const judge = new FitJudge(survey, words, node, subjects.of(node), generic, read);
         for (let at = from; at < to; at++) {
             const link = links[at]!;
             fits[link] = FIT[judge.of(anchors[anchor[link]!]!, languages[language[lists[at]!]!]!).fit];
         }
     }
     return fits;
+}
+
+/** Pages that links of running text call by words of which a site says other than our lists do. O(links of running text) */
+export function calledOtherwise(survey: PackedSurvey, generic: GenericWords): Set<number> {
+    const targets = new Set<number>();
+    if (generic.said.length === 0) return targets;
+    const said = new Set(generic.said.map(({ text }) => text));
+    const isSaid = Uint8Array.from(survey.texts('link_anchor_words').all(), (text) =>
+        said.has(genericForm(text)) ? 1 : 0,
+    );
+    const anchor = survey.numbers('link_anchor');
+    const { start, links } = calledBy(survey);
+    for (let node = 0; node < survey.count; node++) {
+        for (let at = start[node]!; at < start[node + 1]!; at++) {
+            if (isSaid[anchor[links[at]!]!] !== 1) continue;
+            targets.add(node);
+            break;
+        }
+    }
+    return targets;
 }

@@ -2,7 +2,7 @@
 import { pathOf } from '../address/address.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { calledBy } from '../text/called.ts';
-import { isGeneric } from '../text/generic-words.ts';
+import { GENERIC_WORDS, type GenericWords } from '../text/generic-words.ts';
 import { ownParts, siteNames } from './site-names.ts';
 
 export type NameOrigin = 'said' | 'title' | 'h1' | 'heading' | 'address' | 'anchor';
@@ -56,6 +56,7 @@ export function namesOf(
     node: number,
     headings: readonly string[] = [],
     hidden: HiddenLink | null = null,
+    generic: GenericWords = GENERIC_WORDS,
 ): PageName[] {
     const names = new Map<string, PageName>();
     const add = (text: string, from: NameOrigin, weight: number, links = 0): void => {
@@ -86,7 +87,8 @@ export function namesOf(
         if (plain !== text) add(plain, from, weight * WITHOUT_NUMBER);
     }
     add(addressWords(survey.url(node)), 'address', WEIGHTS.address);
-    for (const { text, links, weight } of anchorNames(survey, node, hidden)) add(text, 'anchor', weight, links);
+    for (const { text, links, weight } of anchorNames(survey, node, hidden, generic))
+        add(text, 'anchor', weight, links);
     return [...names.values()];
 }
 
@@ -98,6 +100,7 @@ export function anchorNames(
     survey: PackedSurvey,
     node: number,
     hidden: HiddenLink | null = null,
+    generic: GenericWords = GENERIC_WORDS,
 ): { text: string; links: number; weight: number }[] {
     const { start, links, pages, times } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
@@ -114,7 +117,7 @@ export function anchorNames(
         .slice(0, MOST_ANCHORS)
         .flatMap(([number, count]) => {
             const text = words.at(number);
-            if (text === '' || text.length > LONGEST_ANCHOR || IS_URL.test(text) || isGeneric(text, '')) return [];
+            if (text === '' || text.length > LONGEST_ANCHOR || IS_URL.test(text) || generic.has(text, '')) return [];
             const all = times[number]! - (number === hiddenAnchor ? 1 : 0);
             const share = Math.min(1, count / Math.max(1, all));
             return [{ text, links: count, weight: share * (1 - 0.5 / (1 + Math.log2(count))) }];

@@ -6,7 +6,7 @@
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { calledBy } from '../text/called.ts';
 import { eachContentWord } from '../text/content-words.ts';
-import { isGeneric } from '../text/generic-words.ts';
+import { GENERIC_WORDS, type GenericWords } from '../text/generic-words.ts';
 import { rarity, type WordIndex } from '../text/word-index.ts';
 
 import { addressWords } from './page-names.ts';
@@ -44,12 +44,19 @@ export class SubjectMaker {
     readonly #survey: PackedSurvey;
     readonly #words: WordIndex;
     readonly #said: SaidSubjects;
+    readonly #generic: GenericWords;
     readonly #common: number;
 
-    constructor(survey: PackedSurvey, words: WordIndex, said: SaidSubjects = new Map()) {
+    constructor(
+        survey: PackedSurvey,
+        words: WordIndex,
+        said: SaidSubjects = new Map(),
+        generic: GenericWords = GENERIC_WORDS,
+    ) {
         this.#survey = survey;
         this.#words = words;
         this.#said = said;
+        this.#generic = generic;
         this.#common = Math.max(FEWEST_PAGES, words.pages * COMMON_SHARE);
     }
 
@@ -111,7 +118,7 @@ export class SubjectMaker {
         const end = Math.min(start[node + 1]!, start[node]! + MOST_LINKS);
         for (let at = start[node]!; at < end; at++) {
             const text = texts[anchor[links[at]!]!]!;
-            if (text === '' || isGeneric(text, '')) continue;
+            if (text === '' || this.#generic.has(text, '')) continue;
             found.set(text, (found.get(text) ?? 0) + pages[at]!);
         }
         return found;

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { ORIGIN, Site } from '../../../../tests/support/small-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { GENERIC_WORDS, GenericWords } from '../text/generic-words.ts';
 import { WordIndex, WordIndexMaker } from '../text/word-index.ts';
-import { FIT, FITS, FitJudge, fitsOf } from './anchor-fit.ts';
+import { calledOtherwise, FIT, FITS, FitJudge, fitsOf } from './anchor-fit.ts';
 import { addressWords, anchorNames, namesOf } from './page-names.ts';
 import { ownParts, siteNames } from './site-names.ts';
 import { SubjectMaker } from './subject.ts';
@@ -159,9 +160,22 @@ describe('the subject of a page', () => {
         const before = fitsOf(survey, words);
         const said = new Map([[survey.url(node), ['winter evening']]]);
         const only = { targets: new Set([node]), before };
-        const after = fitsOf(survey, words, said, only);
+        const after = fitsOf(survey, words, said, GENERIC_WORDS, only);
         expect([...after]).toEqual([...fitsOf(survey, words, said)]);
         expect([...after]).not.toEqual([...before]);
         expect([...after].filter((fit) => fit === FIT.fits)).toHaveLength(1);
+    });
+
+    it('said to be empty, a wording says nothing, and is no word of the subject it called: the same as all judged anew', () => {
+        const before = fitsOf(survey, words);
+        const generic = new GenericWords([{ language: '', text: 'whetstone care', isGeneric: true }]);
+        const targets = calledOtherwise(survey, generic);
+        expect([...targets]).toEqual([node]);
+        const after = fitsOf(survey, words, new Map(), generic, { targets, before });
+        expect([...after]).toEqual([...fitsOf(survey, words, new Map(), generic)]);
+        const anchors = survey.numbers('link_anchor');
+        const link = anchors.findIndex((own) => survey.texts('link_anchor_words').at(own) === 'whetstone care');
+        expect([before[link], after[link]]).toEqual([FIT.fits, FIT.nothing]);
+        expect(calledOtherwise(survey, GENERIC_WORDS).size).toBe(0);
     });
 });

@@ -23,33 +23,91 @@ const WORDS: Readonly<Record<string, string>> = {
     ja: 'こちら|ここ|ここをクリック|こちらをクリック|詳細|詳しくはこちら|もっと見る|続きを読む|次へ|前へ',
 };
 
-/** Of each text the languages in which it says nothing. */
-const LANGUAGES_OF = new Map<string, string[]>();
-for (const [language, words] of Object.entries(WORDS)) {
-    for (const text of words.split('|')) {
-        const own = LANGUAGES_OF.get(text);
-        if (own) own.push(language);
-        else LANGUAGES_OF.set(text, [language]);
-    }
-}
-
 /** Whatever stands around the words: arrows, dots, quotes, brackets. */
 const AROUND = /^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu;
-const MOST_CHARACTERS = 40;
+export const LONGEST_GENERIC = 40;
 
-/** Languages in which the words of a link say nothing of its target; none for most. */
-export function genericIn(anchor: string): readonly string[] {
-    if (anchor.length > MOST_CHARACTERS) return NONE;
-    return LANGUAGES_OF.get(anchor.toLowerCase().replace(AROUND, '')) ?? NONE;
+/** Languages with a list of ours, by their subtags. */
+export const GENERIC_LANGUAGES: readonly string[] = Object.keys(WORDS).sort();
+
+/** What a site says beside our lists: this wording says nothing (or something, after all) in a language; `''` for any. */
+export interface GenericSaid {
+    language: string;
+    text: string;
+    isGeneric: boolean;
+}
+
+/** A wording as lists have it: small letters, without the marks around it; empty where nothing is left, or too much. */
+export function genericForm(text: string): string {
+    return text.length > LONGEST_GENERIC ? '' : text.toLowerCase().replace(AROUND, '');
+}
+
+export type GenericOrigin = 'ours' | 'added' | 'dropped';
+
+/** Which words of links say nothing: our lists, and what a site says of them. */
+export class GenericWords {
+    /** The same for the same lists. */
+    readonly key: string;
+    readonly said: readonly GenericSaid[];
+    /** Of each text the languages in which it says nothing. */
+    readonly #languagesOf = new Map<string, string[]>();
+
+    constructor(said: readonly GenericSaid[] = []) {
+        this.said = said.map((one) => ({ ...one, text: genericForm(one.text) })).filter(({ text }) => text !== '');
+        this.key = this.said.length === 0 ? '' : JSON.stringify(this.said);
+        for (const [language, words] of Object.entries(WORDS))
+            for (const text of words.split('|')) this.#put(text, language);
+        for (const { language, text, isGeneric } of this.said) {
+            this.#drop(text, language);
+            if (isGeneric) this.#put(text, language);
+        }
+    }
+
+    #put(text: string, language: string): void {
+        const own = this.#languagesOf.get(text);
+        if (own) own.push(language);
+        else this.#languagesOf.set(text, [language]);
+    }
+
+    /** Said of any language, a wording of ours says something in all of them. */
+    #drop(text: string, language: string): void {
+        const left = (this.#languagesOf.get(text) ?? []).filter((own) => language !== '' && own !== language);
+        if (left.length === 0) this.#languagesOf.delete(text);
+        else this.#languagesOf.set(text, left);
+    }
+
+    /** Languages in which the words of a link say nothing of its target; none for most. */
+    in(anchor: string): readonly string[] {
+        return this.#languagesOf.get(genericForm(anchor)) ?? NONE;
+    }
+
+    /**
+     * Whether the words of a link say nothing in the language of a page.
+     * @param language the first subtag of its `lang`, in small letters; where we have no list, or it says none, all count
+     */
+    has(anchor: string, language: string): boolean {
+        const languages = this.in(anchor);
+        if (languages.length === 0) return false;
+        return !Object.hasOwn(WORDS, language) || languages.includes(language) || languages.includes('');
+    }
+
+    /** The list of a language, by its words: ours, and what was added to it or taken out of it. */
+    list(language: string): { text: string; from: GenericOrigin }[] {
+        const all = new Map<string, GenericOrigin>(
+            Object.hasOwn(WORDS, language) ? WORDS[language]!.split('|').map((text) => [text, 'ours']) : [],
+        );
+        for (const { language: of, text, isGeneric } of this.said) {
+            if (of !== language) continue;
+            if (!isGeneric) all.set(text, 'dropped');
+            else if (all.get(text) !== 'ours') all.set(text, 'added');
+        }
+        return [...all]
+            .map(([text, from]) => ({ text, from }))
+            .sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0));
+    }
 }
 
 const NONE: readonly string[] = [];
 
-/**
- * Whether the words of a link say nothing in the language of a page.
- * @param language the first subtag of its `lang`, in small letters; where it has no list, or says none, all lists count
- */
-export function isGeneric(anchor: string, language: string): boolean {
-    const languages = genericIn(anchor);
-    return languages.length > 0 && (!Object.hasOwn(WORDS, language) || languages.includes(language));
-}
+/** Our lists alone. */
+export const GENERIC_WORDS = new GenericWords();

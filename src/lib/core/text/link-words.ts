@@ -1,9 +1,9 @@
 /** What is known of the words of links, made ready once: which say nothing, and in which language and part of a page they stand. */
-import { once } from '../kept.ts';
+import { latest, once } from '../kept.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_MARK, REGIONS } from '../page/links.ts';
-import { genericIn, isGeneric } from './generic-words.ts';
+import type { GenericWords } from './generic-words.ts';
 
 /** The place of a block that is no list and no run of alike elements: links in sentences. */
 const RUNNING = /(?:(?:^|>)(?:main|body)(?:#[^>[]*)?|\[main\])$/;
@@ -69,20 +69,20 @@ export function listPlaces(survey: PackedSurvey): ListPlaces {
 }
 
 /** 1 for each different anchor that is empty, or says nothing in some language. O(different anchors), once. */
-export function emptyAnchors(survey: PackedSurvey): Uint8Array {
-    return once(survey, 'empty anchors', [], () =>
+export function emptyAnchors(survey: PackedSurvey, generic: GenericWords): Uint8Array {
+    return latest(survey, 'empty anchors', generic.key, () =>
         Uint8Array.from(survey.texts('link_anchor_words').all(), (words) =>
-            words === '' || genericIn(words).length > 0 ? 1 : 0,
+            words === '' || generic.in(words).length > 0 ? 1 : 0,
         ),
     );
 }
 
 /** Whether the words of the links of a list say nothing, in the language of its page. O(different words), then O(1). */
-export function saysNothing(survey: PackedSurvey): (link: number, list: number) => boolean {
+export function saysNothing(survey: PackedSurvey, generic: GenericWords): (link: number, list: number) => boolean {
     const anchors = survey.texts('link_anchor_words').all();
     const anchor = survey.numbers('link_anchor');
     const { language, languages } = listPlaces(survey);
-    const isEmpty = emptyAnchors(survey);
+    const isEmpty = emptyAnchors(survey, generic);
     return (link, list) =>
-        isEmpty[anchor[link]!] === 1 && isGeneric(anchors[anchor[link]!]!, languages[language[list]!]!);
+        isEmpty[anchor[link]!] === 1 && generic.has(anchors[anchor[link]!]!, languages[language[list]!]!);
 }

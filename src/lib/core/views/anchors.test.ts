@@ -7,7 +7,12 @@ import { fitsOf } from '../subjects/anchor-fit.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import { calledBy, eachCall } from '../text/called.ts';
 import { listPlaces } from '../text/link-words.ts';
+import { GENERIC_WORDS } from '../text/generic-words.ts';
 import { WordIndex, WordIndexMaker } from '../text/word-index.ts';
+import { Bits } from '../sets/bits.ts';
+import { linkRows } from '../sets/link-rows.ts';
+import { linkWindowRows } from '../sets/link-window.ts';
+import { linksThatSay, type LinkSays } from '../subjects/link-says.ts';
 import { anchorsView, type AnchorsAsked } from './anchors.ts';
 import { sameWordsView, sharedWordings } from './same-words.ts';
 
@@ -19,7 +24,17 @@ function shown(survey: PackedSurvey, more: Partial<AnchorsAsked> = {}) {
     for (let node = 0; node < survey.count; node++) maker.add(node, `Text of ${survey.texts('title').at(node)}`, 'en');
     const words = new WordIndex(maker.done());
     const fits = fitsOf(survey, words);
-    const plain = { survey, words, fits, said: new Map(), within: null, order: 'trouble', from: 0, of: -1 } as const;
+    const plain = {
+        survey,
+        words,
+        fits,
+        said: new Map(),
+        generic: GENERIC_WORDS,
+        within: null,
+        order: 'trouble',
+        from: 0,
+        of: -1,
+    } as const;
     return anchorsView({ ...plain, ...more });
 }
 
@@ -108,9 +123,43 @@ describe('profiles', () => {
     });
 });
 
+describe('the numbers of the headline', () => {
+    it('are the rows of links that say so, on random sites', () => {
+        for (let seed = 1; seed <= 10; seed++) {
+            const { survey: random } = packSurvey(randomSite(seed).measure());
+            const maker = new WordIndexMaker(random.count);
+            for (let node = 0; node < random.count; node++) {
+                maker.add(node, `Text of ${random.texts('title').at(node)}`, random.word('language', node));
+            }
+            const words = new WordIndex(maker.done());
+            const fits = fitsOf(random, words);
+            const { counts } = shown(random, { words, fits });
+            const rows = (says: LinkSays) => {
+                const only = linksThatSay(random, says, fits, GENERIC_WORDS);
+                const query = { side: 'to', kind: 'a', only } as const;
+                const all = linkRows(random, Bits.all(random.count), query);
+                const { target, isPage } = linkGraphOf(random);
+                for (const [row, link] of all.link.entries()) {
+                    expect(target[link]).not.toBe(all.source[row]);
+                    expect(isPage[all.source[row]!]).toBe(1);
+                }
+                const order = { column: 'anchor', descending: false } as const;
+                expect(linkWindowRows(random, Bits.all(random.count), query, order, 0, 5).total).toBe(all.link.length);
+                return all.link.length;
+            };
+            expect([rows('any'), rows('nothing'), rows('fits')], `seed ${seed}`).toEqual([
+                counts.links,
+                counts.nothing,
+                counts.fits,
+            ]);
+            expect(rows('loose') + rows('off') + rows('unknown')).toBe(counts.links - counts.nothing - counts.fits);
+        }
+    });
+});
+
 describe('one wording for several pages', () => {
     it('is told with the links to each, the commonest first; patterns of a template last', () => {
-        const { wordings, total } = sameWordsView(survey, null, 0);
+        const { wordings, total } = sameWordsView(survey, null, 0, GENERIC_WORDS);
         expect(
             wordings.map(({ text, targets }) => [
                 text,
@@ -150,8 +199,8 @@ describe('one wording for several pages', () => {
         for (const path of ['/oil', '/oil/', '/saw', '/b']) doubled.page(path);
         doubled.rows.pages.find(({ address }) => address === doubled.id('/old'))!.redirectTo = doubled.id('/oil');
         const { survey: told } = packSurvey(doubled.measure());
-        expect(sameWordsView(told, null, 0).wordings.map(({ text }) => text)).toEqual(['Saw']);
-        expect(sharedWordings(told)).toBe(1);
+        expect(sameWordsView(told, null, 0, GENERIC_WORDS).wordings.map(({ text }) => text)).toEqual(['Saw']);
+        expect(sharedWordings(told, GENERIC_WORDS)).toBe(1);
     });
 
     it('is as many as a plain count finds on random sites', () => {
@@ -159,7 +208,9 @@ describe('one wording for several pages', () => {
             const { survey: random } = packSurvey(randomSite(seed).measure());
             const { pages } = calledBy(random);
             expect(pages.length).toBeGreaterThan(0);
-            expect(sharedWordings(random), `seed ${seed}`).toBe(sameWordsView(random, null, 0).total);
+            expect(sharedWordings(random, GENERIC_WORDS), `seed ${seed}`).toBe(
+                sameWordsView(random, null, 0, GENERIC_WORDS).total,
+            );
         }
     });
 });

@@ -6,6 +6,7 @@ import { FIT, FITS, FitJudge, fitOfLink, type Fit } from '../subjects/anchor-fit
 import { SubjectMaker, type SaidSubjects } from '../subjects/subject.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 import { calledBy, eachCall } from '../text/called.ts';
+import type { GenericWords } from '../text/generic-words.ts';
 import { emptyAnchors, listPlaces } from '../text/link-words.ts';
 import type { WordIndex } from '../text/word-index.ts';
 import { sharedWordings } from './same-words.ts';
@@ -101,12 +102,16 @@ export interface AnchorsAsked {
     /** Of each link its fit, with what the architect says; null where the words are not known. */
     fits: ArrayLike<number> | null;
     said: SaidSubjects;
+    generic: GenericWords;
     within: { has(node: number): boolean } | null;
     order: ProfileOrder;
     from: number;
     /** Node of the page whose profile is shown; -1 for the first. */
     of: number;
 }
+
+/** How links are judged. */
+type Judged = Pick<AnchorsAsked, 'survey' | 'fits' | 'generic'>;
 
 /** Sums by target. */
 interface Sums {
@@ -116,8 +121,8 @@ interface Sums {
 
 /** O(links of running text + page blocks). */
 export function anchorsView(asked: AnchorsAsked): AnchorsView {
-    const { survey, fits, within, order, from } = asked;
-    const sums = sumsOf(survey, fits);
+    const { survey, fits, generic, within, order, from } = asked;
+    const sums = sumsOf(asked);
     const nodes: number[] = [];
     for (let node = 0; node < survey.count; node++) {
         if (sums.links[node]! > 0 && (within?.has(node) ?? true)) nodes.push(node);
@@ -125,7 +130,7 @@ export function anchorsView(asked: AnchorsAsked): AnchorsView {
     nodes.sort(orderBy(survey, sums, order));
     const total = (fit: Fit): number => nodes.reduce((sum, node) => sum + sums.byFit[FIT[fit]]![node]!, 0);
     const [fitting, loose, off] = [total('fits'), total('loose'), total('off')];
-    const shared = sharedAnchors(survey);
+    const shared = sharedAnchors(survey, generic);
     const chosen = asked.of !== -1 ? asked.of : (nodes[0] ?? -1);
     return {
         isJudged: fits !== null,
@@ -134,23 +139,23 @@ export function anchorsView(asked: AnchorsAsked): AnchorsView {
             nothing: total('nothing'),
             judged: fitting + loose + off + total('nothing'),
             fits: fitting,
-            shared: sharedWordings(survey),
+            shared: sharedWordings(survey, generic),
         },
         order,
         total: nodes.length,
         from,
         most: MOST_ROWS,
-        rows: nodes.slice(from, from + MOST_ROWS).map((node) => rowOf(survey, fits, sums, node)),
+        rows: nodes.slice(from, from + MOST_ROWS).map((node) => rowOf(asked, sums, node)),
         chosen: chosen === -1 ? null : profileOf(asked, nodes, chosen),
         shared: shared.slice(0, MOST_SHARED),
         moreShared: Math.max(0, shared.length - MOST_SHARED),
     };
 }
 
-function sumsOf(survey: PackedSurvey, fits: ArrayLike<number> | null): Sums {
+function sumsOf({ survey, fits, generic }: Judged): Sums {
     const { start, links, pages } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const sums: Sums = {
         links: new Uint32Array(survey.count),
         byFit: FITS.map(() => new Uint32Array(survey.count)),
@@ -194,8 +199,8 @@ function anchorsTo(survey: PackedSurvey, node: number): Map<string, { link: numb
     return found;
 }
 
-function segmentsOf(survey: PackedSurvey, fits: ArrayLike<number> | null, node: number): ProfileRow['segments'] {
-    const isNothing = emptyAnchors(survey);
+function segmentsOf({ survey, fits, generic }: Judged, node: number): ProfileRow['segments'] {
+    const isNothing = emptyAnchors(survey, generic);
     const anchor = survey.numbers('link_anchor');
     const all = [...anchorsTo(survey, node).values()].map(({ link, links }) => ({
         fit: FITS[fitOfLink(fits, link, isNothing[anchor[link]!] === 1)]!,
@@ -210,7 +215,8 @@ function segmentsOf(survey: PackedSurvey, fits: ArrayLike<number> | null, node: 
     })).filter(({ links }) => links > 0);
 }
 
-function rowOf(survey: PackedSurvey, fits: ArrayLike<number> | null, sums: Sums, node: number): ProfileRow {
+function rowOf(asked: Judged, sums: Sums, node: number): ProfileRow {
+    const { survey, fits } = asked;
     const count = (fit: Fit): number => sums.byFit[FIT[fit]]![node]!;
     const judged = count('fits') + count('loose') + count('off') + count('nothing');
     return {
@@ -218,18 +224,18 @@ function rowOf(survey: PackedSurvey, fits: ArrayLike<number> | null, sums: Sums,
         title: ownTitle(survey, node),
         links: sums.links[node]!,
         fits: fits === null || judged === 0 ? null : count('fits') / judged,
-        segments: segmentsOf(survey, fits, node),
+        segments: segmentsOf(asked, node),
     };
 }
 
 function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number): PageProfile {
-    const { survey, words, fits, said } = asked;
-    const subject = words ? new SubjectMaker(survey, words, said).of(node) : null;
-    const judge = words && subject ? new FitJudge(survey, words, node, subject) : null;
+    const { survey, words, fits, said, generic } = asked;
+    const subject = words ? new SubjectMaker(survey, words, said, generic).of(node) : null;
+    const judge = words && subject ? new FitJudge(survey, words, node, subject, generic) : null;
     const { language, languages } = listPlaces(survey);
     const { lists } = calledBy(survey);
     const [anchor, name] = [survey.texts('link_anchor_words'), survey.texts('link_name_words')];
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const places = placesOfLists(survey, node);
     const anchors = [...anchorsTo(survey, node).values()].map(({ link, at, links }): ProfileAnchor => {
         const text = anchor.at(survey.numbers('link_anchor')[link]!);
@@ -260,10 +266,10 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
         isSubjectSaid: subject?.isSaid ?? false,
         links,
         fitting: anchors.filter(({ fit }) => fit === 'fits').reduce((sum, item) => sum + item.links, 0),
-        segments: segmentsOf(survey, fits, node),
+        segments: segmentsOf(asked, node),
         anchors: anchors.slice(0, MOST_ANCHORS),
         moreAnchors: Math.max(0, anchors.length - MOST_ANCHORS),
-        own: ownAnchors(survey, fits, node),
+        own: ownAnchors(asked, node),
     };
 }
 
@@ -287,12 +293,12 @@ function placesOfLists(survey: PackedSurvey, node: number): Map<number, ProfileA
 }
 
 /** Anchors that a page uses in its own text. */
-function ownAnchors(survey: PackedSurvey, fits: ArrayLike<number> | null, node: number): PageProfile['own'] {
+function ownAnchors({ survey, fits, generic }: Judged, node: number): PageProfile['own'] {
     const { pageStart, pageBlocks, blockList, listStart, target, kind } = linkGraphOf(survey);
     const { inText } = listPlaces(survey);
     const anchor = survey.numbers('link_anchor');
     const texts = survey.texts('link_anchor_words');
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const found = new Map<number, { links: number; targets: Set<number>; fit: Fit }>();
     for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) {
         const list = blockList[pageBlocks[at]!]!;

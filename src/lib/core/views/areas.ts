@@ -64,6 +64,7 @@ export const AREAS: readonly Area[] = [
         views: [
             view('anchors', 'Profiles', true),
             view('same-words', 'Same words'),
+            view('wording', 'Wording'),
             view('proposals', 'Proposals', true),
             view('laid-aside', 'Laid aside'),
         ],

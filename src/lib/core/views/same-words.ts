@@ -1,10 +1,11 @@
 /** One wording that calls several pages, and pages that many wordings call: links of running text. */
 import { meantPage } from '../areas/meant-page.ts';
-import { once } from '../kept.ts';
+import { latest } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { FITS, fitOfLink, type Fit } from '../subjects/anchor-fit.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 import { calledBy } from '../text/called.ts';
+import type { GenericWords } from '../text/generic-words.ts';
 import { emptyAnchors } from '../text/link-words.ts';
 
 export interface SameWords {
@@ -16,11 +17,11 @@ export interface SameWords {
 }
 
 /** How many wordings call more than one page. O(links of running text), once. */
-export function sharedWordings(survey: PackedSurvey): number {
-    return once(survey, 'shared wordings', [], () => {
+export function sharedWordings(survey: PackedSurvey, generic: GenericWords): number {
+    return latest(survey, 'shared wordings', generic.key, () => {
         const { start, links } = calledBy(survey);
         const anchor = survey.numbers('link_anchor');
-        const [isEmpty, meant] = [emptyAnchors(survey), meantPage(survey)];
+        const [isEmpty, meant] = [emptyAnchors(survey, generic), meantPage(survey)];
         const first = new Int32Array(isEmpty.length).fill(-1);
         const isShared = new Uint8Array(isEmpty.length);
         for (let node = 0; node < survey.count; node++) {
@@ -39,10 +40,11 @@ export function sharedWordings(survey: PackedSurvey): number {
 /** Numbers of the anchors of running text that call more than one page and say something, with links by target. */
 function sameWords(
     survey: PackedSurvey,
+    generic: GenericWords,
 ): { anchor: number; links: number; targets: Map<number, { links: number; link: number }> }[] {
     const { start, links, pages } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const meant = meantPage(survey);
     const found = new Map<number, Map<number, { links: number; link: number }>>();
     for (let node = 0; node < survey.count; node++) {
@@ -86,8 +88,13 @@ const MOST_WORDINGS = 25;
 const MOST_TARGETS = 8;
 const MOST_MANY = 25;
 
-export function sameWordsView(survey: PackedSurvey, fits: ArrayLike<number> | null, from: number): SameWordsView {
-    const all = sameWords(survey);
+export function sameWordsView(
+    survey: PackedSurvey,
+    fits: ArrayLike<number> | null,
+    from: number,
+    generic: GenericWords,
+): SameWordsView {
+    const all = sameWords(survey, generic);
     const texts = survey.texts('link_anchor_words');
     const wordings = all.slice(from, from + MOST_WORDINGS).map(({ anchor, links, targets }): SameWords => {
         const ordered = [...targets].sort(([a, x], [b, y]) => y.links - x.links || a - b);
@@ -102,15 +109,15 @@ export function sameWordsView(survey: PackedSurvey, fits: ArrayLike<number> | nu
             moreTargets: Math.max(0, ordered.length - MOST_TARGETS),
         };
     });
-    return { total: all.length, from, most: MOST_WORDINGS, wordings, many: manyNames(survey) };
+    return { total: all.length, from, most: MOST_WORDINGS, wordings, many: manyNames(survey, generic) };
 }
 
 /** Pages by how many different wordings call them in running text. */
-function manyNames(survey: PackedSurvey): SameWordsView['many'] {
+function manyNames(survey: PackedSurvey, generic: GenericWords): SameWordsView['many'] {
     const { start, links, pages } = calledBy(survey);
     const anchor = survey.numbers('link_anchor');
     const texts = survey.texts('link_anchor_words');
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const rows: { node: number; names: Map<number, number>; links: number }[] = [];
     for (let node = 0; node < survey.count; node++) {
         if (start[node + 1]! - start[node]! < 2) continue;

@@ -2,6 +2,7 @@
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { REGIONS, type Region } from '../page/links.ts';
+import type { GenericWords } from '../text/generic-words.ts';
 import { emptyAnchors, listPlaces } from '../text/link-words.ts';
 
 export interface SharedAnchor {
@@ -19,7 +20,7 @@ export interface SharedAnchor {
 }
 
 /** Anchors of menus and shared blocks, each once for its template: those that say nothing first, then by pages. */
-export function sharedAnchors(survey: PackedSurvey): SharedAnchor[] {
+export function sharedAnchors(survey: PackedSurvey, generic: GenericWords): SharedAnchor[] {
     const {
         isPage,
         pageStart,
@@ -35,7 +36,7 @@ export function sharedAnchors(survey: PackedSurvey): SharedAnchor[] {
     const [anchor, name] = [survey.numbers('link_anchor'), survey.numbers('link_name')];
     const [words, names] = [survey.texts('link_anchor_words'), survey.texts('link_name_words')];
     const { inText } = listPlaces(survey);
-    const isNothing = emptyAnchors(survey);
+    const isNothing = emptyAnchors(survey, generic);
     const seen = new Set<number>();
     const found = new Map<string, SharedAnchor & { to: Set<number>; blocks: Set<number> }>();
     const { templates } = survey.measured;

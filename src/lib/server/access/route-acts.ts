@@ -30,6 +30,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/anchors`]: SEE,
     [`${VIEW}/same-words`]: SEE,
     [`${VIEW}/proposals`]: SEE,
+    [`${VIEW}/wording`]: SEE,
     [`${VIEW}/laid-aside`]: SEE,
     [`${VIEW}/pages`]: SEE,
     [`${VIEW}/links`]: SEE,
@@ -55,6 +56,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SITE}/laid-changes`]: { GET: 'see', POST: 'say', DELETE: 'say' },
     [`${SITE}/laid-changes.csv`]: SEE,
     [`${SITE}/proposal-answers`]: { GET: 'see', POST: 'say' },
+    [`${SITE}/generic-words`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/subjects`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/wanted-links`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/goals`]: { GET: 'see', PUT: 'say' },
@@ -65,6 +67,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SITE}/rules-preview`]: { POST: 'see' },
 
     [`${SURVEY}/anchor-sentences`]: SEE,
+    [`${SURVEY}/generic-words`]: SEE,
     [`${SURVEY}/proposals`]: SEE,
     [`${SURVEY}/proposals/other`]: SEE,
     // A text that is no page yet: nothing is kept of it.

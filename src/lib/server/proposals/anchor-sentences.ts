@@ -9,6 +9,7 @@ import { appStore } from '../app.ts';
 import { linkMarks } from '../link-marks.ts';
 import type { RequestContext } from '../request-context.ts';
 import { openTexts } from './open-words.ts';
+import { genericOf } from './said.ts';
 
 /** Links that are told with their sentences. */
 const MOST = 200;
@@ -26,7 +27,7 @@ export async function anchorSentences(
     const shown = places.slice(0, MOST);
     const { db } = appStore();
     const marks = await linkMarks(db, survey.id, packed, shown);
-    const open = await openTexts(survey, packed);
+    const open = await openTexts(survey, packed, await genericOf(request.site.id));
     const texts = open
         ? await open.texts.of(db, [...new Set(shown.map(({ page }) => page))])
         : new Map<number, SourceText | null>();

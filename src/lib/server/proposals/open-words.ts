@@ -1,11 +1,11 @@
 /** What proposals need of an open survey: its word index, and the texts of its pages. */
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { countKept } from '../../core/kept.ts';
-import { Proposer } from '../../core/proposals/proposer.ts';
+import type { GenericWords } from '../../core/text/generic-words.ts';
 import { WordIndex } from '../../core/text/word-index.ts';
 import { isClosed, log, packedWords, RevisionLost, SurveyGone } from '../app.ts';
 import type { Survey } from '../store/survey-store.ts';
-import { SourceTexts } from './source-texts.ts';
+import { textsOf, type OpenTexts } from './ranked.ts';
 
 const indexes = new WeakMap<PackedSurvey, Promise<WordIndex | null>>();
 
@@ -42,25 +42,20 @@ async function load(survey: Survey, packed: PackedSurvey): Promise<WordIndex | n
     }
 }
 
-export interface OpenTexts {
-    words: WordIndex;
-    texts: SourceTexts;
-    proposer: Proposer;
-}
-
 /** Texts take much: those of this many surveys stay. */
 const MOST_SURVEYS = 2;
 const open = new Map<PackedSurvey, OpenTexts>();
 
 /** Needs `text` and `links`. Null where there is no word index. */
-export async function openTexts(survey: Survey, packed: PackedSurvey): Promise<OpenTexts | null> {
+export async function openTexts(
+    survey: Survey,
+    packed: PackedSurvey,
+    generic: GenericWords,
+): Promise<OpenTexts | null> {
     const words = await wordIndexOf(survey, packed);
     if (words === null) return null;
     let known = open.get(packed);
-    if (!known) {
-        const texts = new SourceTexts(packed, survey.id);
-        known = { words, texts, proposer: new Proposer(packed, words, texts.stems) };
-    }
+    if (known?.generic !== generic.key) known = textsOf(packed, survey.id, words, generic, known?.texts);
     open.delete(packed);
     open.set(packed, known);
     for (const other of open.keys()) if (open.size > MOST_SURVEYS) open.delete(other);

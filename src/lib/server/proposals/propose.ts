@@ -1,6 +1,4 @@
 /** Proposals for one target, for what one page could lead to, and for a text that is no page yet: for a request. */
-import { landings } from '../../core/model/landings.ts';
-import { modelOf } from '../../core/packed/model-of.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { NearestPages } from '../../core/areas/nearest.ts';
 import { once } from '../../core/kept.ts';
@@ -9,7 +7,7 @@ import { runningText } from '../../core/page/running-text.ts';
 import { effectsOf } from '../../core/proposals/effect.ts';
 import { pagesCalled } from '../../core/proposals/name-table.ts';
 import { pagesSpokenOf, targetsOfPage } from '../../core/proposals/outward.ts';
-import { leadersTo, namesIt, NO_PAGE, speaksOfIt, type Proposal, type Target } from '../../core/proposals/proposer.ts';
+import { namesIt, NO_PAGE, speaksOfIt } from '../../core/proposals/proposer.ts';
 import { sourceText, type SourceText } from '../../core/proposals/source-text.ts';
 import { needOf, type TargetNeed } from '../../core/proposals/targets.ts';
 import { ownTitle } from '../../core/subjects/site-names.ts';
@@ -18,12 +16,10 @@ import { shownProposal, type ShownProposal } from '../../core/views/proposals.ts
 import type { OtherTargets, OutwardProposals, TargetProposals } from '../../wire/proposals.ts';
 import { appStore } from '../app.ts';
 import type { RequestContext } from '../request-context.ts';
-import { openTexts, type OpenTexts } from './open-words.ts';
-import { answersOf, changesOf, saidSubjects } from './said.ts';
+import { openTexts } from './open-words.ts';
+import { FIRST_READ, MOST_READ, rankedProposals, type OpenTexts } from './ranked.ts';
+import { answersOf, changesOf, genericOf, saidSubjects } from './said.ts';
 
-/** Pages whose texts are read for one target: at first, so that the best are there at once, and in all. */
-const FIRST_READ = 40;
-const MOST_READ = 160;
 /** Proposals that are shown of it. */
 const MOST_SHOWN = 40;
 const MOST_NEAREST = 5;
@@ -36,19 +32,6 @@ const of = (survey: PackedSurvey, node: number) => ({
     url: survey.url(node),
     title: ownTitle(survey, node),
 });
-
-/** The target, and whatever leads to it by redirects or says it is its canonical: a link there is a link to it. */
-function sameAs(survey: PackedSurvey, node: number): Set<number> {
-    const same = new Set([node]);
-    landings(modelOf(survey)).forEach((end, other) => {
-        if (end === node) same.add(other);
-    });
-    const [start, canonical] = [survey.numbers('canonical_start'), survey.numbers('canonical')];
-    for (let other = 0; other < survey.count; other++) {
-        for (let at = start[other]!; at < start[other + 1]!; at++) if (canonical[at] === node) same.add(other);
-    }
-    return same;
-}
 
 const needsOf = ({ isOrphan, has, wanted }: TargetNeed): string => {
     const links = has === 0 ? 'No page links to it' : `${has} ${has === 1 ? 'page links' : 'pages link'} to it`;
@@ -66,8 +49,9 @@ export async function proposalsFor(
     const packed = await request.packed(['text', 'links']);
     const node = packed.nodeOf(url);
     if (node === -1) return null;
+    const generic = await genericOf(site.id);
     const [open, said, changes, answers, { priority }] = await Promise.all([
-        openTexts(survey, packed),
+        openTexts(survey, packed, generic),
         saidSubjects(request.site.id, packed),
         changesOf(site.id),
         answersOf(site.id),
@@ -94,7 +78,14 @@ export async function proposalsFor(
         return { ...told, ...nothing, isWhole: true, nearest: nearestOf(packed, node), note: NOT_ENDED };
     }
     const most = isFirst ? FIRST_READ : MOST_READ;
-    const { target, found, isRead, isWhole } = await rankedProposals(open, packed, node, said.get(url) ?? [], most);
+    const { target, found, isRead, isWhole } = await rankedProposals(
+        appStore().db,
+        open,
+        packed,
+        node,
+        said.get(url) ?? [],
+        most,
+    );
     const sources = new Set(taken.map(({ page }) => page));
     const free = found.filter(({ source }) => !sources.has(packed.url(source)) && !answered.has(packed.url(source)));
     // What was put off comes again behind the others.
@@ -105,7 +96,7 @@ export async function proposalsFor(
         shown.map(({ source }) => source),
     );
     const before = taken.map(({ page }) => packed.nodeOf(page)).filter((source) => source !== -1);
-    const subject = new SubjectMaker(packed, open.words, said).of(node);
+    const subject = new SubjectMaker(packed, open.words, said, generic).of(node);
     return {
         ...told,
         subject: subject.words.map(({ word }) => word),
@@ -128,36 +119,6 @@ function nearestOf(survey: PackedSurvey, node: number): TargetProposals['nearest
     }));
 }
 
-/** Sentences for a target, one a page, the best first. */
-async function rankedProposals(
-    { proposer, texts }: OpenTexts,
-    survey: PackedSurvey,
-    node: number,
-    said: readonly string[],
-    most: number,
-): Promise<{ target: Target; found: Proposal[]; isRead: boolean; isWhole: boolean }> {
-    const { db } = appStore();
-    const own = (await texts.of(db, [node])).get(node) ?? null;
-    const target = proposer.target(node, own, said);
-    const leads = leadersTo(survey, sameAs(survey, node));
-    const ranked = proposer.ranked(target, (other) => leads[other] === 1, most);
-    const read = await texts.of(
-        db,
-        ranked.map((page) => page.node),
-    );
-    const found = ranked.flatMap((page) => {
-        const text = read.get(page.node);
-        return text ? proposer.ofPage(target, page, text) : [];
-    });
-    const isRead = own !== null || [...read.values()].some((text) => text !== null);
-    return {
-        target,
-        isRead,
-        isWhole: most === MOST_READ || ranked.length < most,
-        found: found.filter(speaksOfIt).sort((a, b) => b.score - a.score || a.source - b.source),
-    };
-}
-
 /** Other pages that the same words could lead to. */
 export async function otherTargets(
     request: RequestContext,
@@ -169,7 +130,7 @@ export async function otherTargets(
     const [from, now] = [packed.nodeOf(source), packed.nodeOf(target)];
     const tag = from === -1 ? '' : packed.word('language', from);
     const led = from === -1 ? new Set<number>() : targetsOfPage(packed, from);
-    return pagesCalled(packed, words, tag, MOST_TARGETS)
+    return pagesCalled(packed, words, tag, MOST_TARGETS, await genericOf(request.site.id))
         .filter((node) => node !== from && node !== now && !led.has(node))
         .slice(0, 8)
         .map((node) => ({ ...of(packed, node), why: '' }));
@@ -181,7 +142,7 @@ export async function outwardOf(request: RequestContext, url: string): Promise<O
     const packed = await request.packed(['text', 'links']);
     const node = packed.nodeOf(url);
     if (node === -1) return null;
-    const open = await openTexts(survey, packed);
+    const open = await openTexts(survey, packed, await genericOf(site.id));
     const { title } = of(packed, node);
     if (open === null) return { source: url, title, proposals: [], note: NOT_ENDED };
     const text = (await open.texts.of(appStore().db, [node])).get(node);
@@ -203,7 +164,7 @@ export async function outwardOf(request: RequestContext, url: string): Promise<O
 export async function outwardOfText(request: RequestContext, written: string, tag: string): Promise<OutwardProposals> {
     const { survey, site } = request;
     const packed = await request.packed(['text', 'links']);
-    const open = await openTexts(survey, packed);
+    const open = await openTexts(survey, packed, await genericOf(site.id));
     if (open === null) return { source: '', title: '', proposals: [], note: NOT_ENDED };
     const isHtml = /<(?:p|div|h[1-6]|ul|ol|article|section|body|html)\b/i.test(written);
     const running = isHtml ? runningText(written, site.start) : plainText(written);
@@ -228,7 +189,15 @@ async function outwardIn(
     const { db } = appStore();
     const { priority } = await request.set(['links'], '');
     const said = await saidSubjects(request.site.id, packed);
-    const targets = pagesSpokenOf(packed, text, texts.stems, (stem) => proposer.rarity(stem), isOpen, MOST_TARGETS);
+    const targets = pagesSpokenOf(
+        packed,
+        text,
+        texts.stems,
+        (stem) => proposer.rarity(stem),
+        isOpen,
+        MOST_TARGETS,
+        await genericOf(request.site.id),
+    );
     const own = await texts.of(db, targets);
     const found = targets.flatMap((other) => {
         const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other)) ?? []);

@@ -5,6 +5,8 @@ import type { SaidSubjects } from '../../core/subjects/subject.ts';
 import type { KeptChange } from '../../wire/laid-change.ts';
 import { appStore } from '../app.ts';
 import { askedOnce } from '../request-memo.ts';
+import { GenericWords } from '../../core/text/generic-words.ts';
+import { listGenericWords } from '../store/generic-word-store.ts';
 import { listAnswers, listChanges, type Answered } from '../store/laid-change-store.ts';
 import { listSubjects } from '../store/subject-store.ts';
 
@@ -13,6 +15,11 @@ export const changesOf = (siteId: number): Promise<KeptChange[]> =>
 
 export const answersOf = (siteId: number): Promise<Answered[]> =>
     askedOnce(`proposal answers ${siteId}`, () => listAnswers(appStore().db, siteId));
+
+/** Which words of links say nothing, as the site has it. */
+export async function genericOf(siteId: number): Promise<GenericWords> {
+    return new GenericWords(await askedOnce(`generic words ${siteId}`, () => listGenericWords(appStore().db, siteId)));
+}
 
 /** Subjects that were said, by URL. */
 export async function saidSubjects(siteId: number, packed: PackedSurvey): Promise<SaidSubjects> {

@@ -3,7 +3,7 @@ import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { SubjectMaker } from '../../core/subjects/subject.ts';
 import type { Survey } from '../store/survey-store.ts';
 import { wordIndexOf } from './open-words.ts';
-import { saidSubjects } from './said.ts';
+import { genericOf, saidSubjects } from './said.ts';
 
 /** Null for what is no page, and where the words of the survey are not known. Needs `text` and `links`. */
 export async function subjectOf(
@@ -15,6 +15,6 @@ export async function subjectOf(
     const words = await wordIndexOf(survey, packed);
     if (words === null) return null;
     const said = await saidSubjects(survey.siteId, packed);
-    const subject = new SubjectMaker(packed, words, said).of(node);
+    const subject = new SubjectMaker(packed, words, said, await genericOf(survey.siteId)).of(node);
     return { words: subject.words.map(({ word }) => word), isSaid: subject.isSaid };
 }

@@ -7,6 +7,7 @@ import {
     bigint,
     boolean,
     customType,
+    double,
     index,
     int,
     json,
@@ -460,6 +461,63 @@ export const subjects = mysqlTable(
         updatedAt: moment('updated_at').notNull(),
     },
     (table) => [index('subject_site').on(table.siteId)],
+);
+
+/** Words of links that say nothing on a site beside those of our lists, or something after all. */
+export const genericWords = mysqlTable(
+    'generic_word',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        /** First subtag; empty for any language. */
+        language: varchar('language', { length: 16 }).notNull(),
+        /** As lists have it. */
+        text: varchar('text', { length: 80 }).notNull(),
+        isGeneric: boolean('is_generic').notNull(),
+        createdAt: moment('created_at').notNull(),
+    },
+    (table) => [index('generic_word_site').on(table.siteId)],
+);
+
+/** Proposals looked for, for all targets of a set: taken by one worker at a time under a lease, as surveys are. */
+export const proposalRuns = mysqlTable(
+    'proposal_run',
+    {
+        id: int('id').primaryKey().autoincrement(),
+        siteId: int('site_id').notNull(),
+        surveyId: int('survey_id').notNull(),
+        revision: int('revision').notNull(),
+        /** The set, in the set language. */
+        line: text('line').notNull(),
+        /** `waiting`, `running`, `done`, `stopped` or `failed`. */
+        state: varchar('state', { length: 8 }).notNull(),
+        /** Why it failed, as a problem; empty where it did not. */
+        trouble: text('trouble').notNull(),
+        targets: int('targets').notNull(),
+        owner: varchar('owner', { length: 64 }).notNull(),
+        leaseUntil: moment('lease_until').notNull(),
+        attempts: int('attempts').notNull(),
+        createdAt: moment('created_at').notNull(),
+        endedAt: moment('ended_at'),
+    },
+    (table) => [index('proposal_run_site').on(table.siteId), index('proposal_run_state').on(table.state)],
+);
+
+/** The targets of such a run, in their order, and what was found for each. */
+export const proposalRunTargets = mysqlTable(
+    'proposal_run_target',
+    {
+        runId: int('run_id').notNull(),
+        place: int('place').notNull(),
+        target: address('target').notNull(),
+        /** Sentences that speak of it; null until it was looked at. */
+        sentences: int('sentences'),
+        /** Of the best, 0 to 1. */
+        score: double('score'),
+        /** The best of them, as `wire/proposal-run.ts` has them. */
+        best: json('best'),
+    },
+    (table) => [primaryKey({ columns: [table.runId, table.place] })],
 );
 
 /** Changes to links that are laid aside until a draft takes them over: data, as `wire/laid-change.ts` has them. */

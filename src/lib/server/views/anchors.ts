@@ -7,29 +7,23 @@ import { openArea } from '../areas.ts';
 import { windowOf } from '../current-set.ts';
 import { appStore } from '../app.ts';
 import { linkMarks } from '../link-marks.ts';
-import { anchorFits } from '../proposals/anchor-fits.ts';
-import { wordIndexOf } from '../proposals/open-words.ts';
-import { changesOf, saidSubjects } from '../proposals/said.ts';
+import { judgedAnchors } from '../proposals/judged-anchors.ts';
+import { changesOf } from '../proposals/said.ts';
 import type { RequestContext } from '../request-context.ts';
 
 async function judged(request: RequestContext) {
     const area = await openArea(request, ['text', 'links']);
-    const { packed } = area;
-    const [words, said] = await Promise.all([
-        wordIndexOf(request.survey, packed),
-        saidSubjects(request.site.id, packed),
-    ]);
-    return { ...area, words, said, fits: words && anchorFits(packed, words, said) };
+    return { ...area, ...(await judgedAnchors(request)) };
 }
 
 export async function showAnchors(request: RequestContext, url: URL) {
     const { site, survey } = request;
-    const { packed, within, words, said, fits } = await judged(request);
+    const { packed, within, words, said, generic, fits } = await judged(request);
     const asked = url.searchParams.get('of');
     const order = PROFILE_ORDERS.find((item) => item === url.searchParams.get('order')) ?? 'trouble';
     const of = asked === null ? -1 : packed.nodeOf(urlOfKey(asked, site.start));
     const from = windowOf(url.searchParams).from;
-    const view = anchorsView({ survey: packed, words, fits, said, within, order, from, of });
+    const view = anchorsView({ survey: packed, words, fits, said, generic, within, order, from, of });
     const changes = await changesOf(site.id);
     return {
         view,
@@ -53,10 +47,10 @@ async function linesOf(
 }
 
 export async function showSameWords(request: RequestContext, url: URL) {
-    const { packed, fits } = await judged(request);
+    const { packed, fits, generic } = await judged(request);
     const changes = await changesOf(request.site.id);
     return {
-        view: sameWordsView(packed, fits, windowOf(url.searchParams).from),
+        view: sameWordsView(packed, fits, windowOf(url.searchParams).from, generic),
         laidAside: changes.length,
     };
 }

@@ -10,12 +10,24 @@
         /** A region; empty for any. */
         region: string;
         followed: boolean;
+        /** How the words of links in texts stand to their target (`LINK_SAYS`); empty for all links. */
+        says: string;
     }
 </script>
 
 <script lang="ts">
     /** Which links the table shows: their side, kind and region, and whether they are followed. */
     import { LINK_KINDS, REGIONS } from '../../core/page/links.ts';
+    import { LINK_SAYS, type LinkSays } from '../../core/subjects/link-says.ts';
+
+    const SAYS: Record<LinkSays, string> = {
+        any: 'anything, in texts',
+        fits: 'what fits their target',
+        loose: 'what is loose',
+        off: 'what is off the subject',
+        nothing: 'nothing',
+        unknown: 'what is not judged',
+    };
 
     interface Props {
         query: LinkChoice;
@@ -58,6 +70,17 @@
         >
             <option value="">any region</option>
             {#each REGIONS as region (region)}<option value={region}>{region}</option>{/each}
+        </select></label
+    >
+    <label
+        >saying
+        <select
+            class="field"
+            value={query.says}
+            onchange={(event) => onChoose({ says: event.currentTarget.value || null })}
+        >
+            <option value="">anything, anywhere</option>
+            {#each LINK_SAYS as says (says)}<option value={says}>{SAYS[says]}</option>{/each}
         </select></label
     >
     <label class="flex items-center gap-1"

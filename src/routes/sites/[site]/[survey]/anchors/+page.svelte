@@ -25,7 +25,7 @@
 
 <svelte:head><title>Anchors · {data.site.name} · Edge Map</title></svelte:head>
 <div class="view">
-    <AnchorsHeadline {view} laidAside={data.laidAside} {to} />
+    <AnchorsHeadline {view} laidAside={data.laidAside} set={data.set.text} {to} />
     {#if view.total > 0}
         <div class="pane-row anchors">
             <div class="min-w-0">

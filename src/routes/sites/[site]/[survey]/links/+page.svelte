@@ -22,6 +22,7 @@
             kind: data.query.kind,
             region: data.query.region,
             followed: data.query.followed ? 'yes' : '',
+            says: data.query.says,
         }),
     );
     const key = $derived(`${data.survey.path} ${asked}`);

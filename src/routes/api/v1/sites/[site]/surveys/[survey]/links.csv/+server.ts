@@ -4,7 +4,7 @@ import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
 import { appStore } from '$lib/server/app.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
 import { eachLinkRecord } from '$lib/server/export/link-export.ts';
-import { eachLink, linkQueryOf } from '$lib/server/link-table.ts';
+import { eachLink, linkQueryFor } from '$lib/server/link-table.ts';
 
 /**
  * Every distinct link of the survey as CSV; with `set`, `side` or the other parameters of the Links table its rows, one
@@ -18,5 +18,9 @@ export async function GET({ url, locals }) {
     }
     const current = await locals.set(['links']);
     if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
-    return csvAnswer(name, LINK_TABLE_COLUMNS, eachLink(locals.survey, current, linkQueryOf(url.searchParams)));
+    return csvAnswer(
+        name,
+        LINK_TABLE_COLUMNS,
+        eachLink(locals.survey, current, await linkQueryFor(locals, url.searchParams)),
+    );
 }

@@ -1,13 +1,13 @@
 import { error, json } from '@sveltejs/kit';
-import { linkQueryOf, linkWindow } from '$lib/server/link-table.ts';
+import { linkQueryFor, linkWindow } from '$lib/server/link-table.ts';
 import { NO_PARAMS, paramsOf } from '$lib/server/request-params.ts';
 
-type Params = Parameters<typeof linkQueryOf>[0];
+type Params = Parameters<typeof linkQueryFor>[1];
 
 async function windowFor(locals: App.Locals, asked: Params): Promise<Response> {
     const current = await locals.set(['links'], asked.get('set') ?? '');
     if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
-    return json(await linkWindow(locals.survey, current, linkQueryOf(asked), asked));
+    return json(await linkWindow(locals.survey, current, await linkQueryFor(locals, asked), asked));
 }
 
 /** A window of links: `set`, `side=from|to`, `kind`, `region`, `followed`, `order=COLUMN[.desc]`, `from`, `count`. */
