@@ -11,6 +11,7 @@ const entries = {
     'stand-in': 'demo/stand-in-process.ts',
     'parse-thread': 'src/lib/server/crawl/parse-thread.ts',
     'pack-thread': 'src/lib/server/pack/pack-thread.ts',
+    'proposal-thread': 'src/lib/server/jobs/proposal-thread.ts',
     bench: 'bench/bench.ts',
     'bench-site': 'bench/site-process.ts',
 };

@@ -5,6 +5,7 @@ import { databaseAccess, endAbandonedDatabase } from '../src/lib/server/process/
 import { stayBehind } from '../src/lib/server/process/own-thread.ts';
 import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
+import { proposalLoop } from '../src/lib/server/jobs/proposal-loop.ts';
 import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
 // Before its threads are made: they are as it is.
@@ -22,7 +23,7 @@ whenSupervisorIsGone(() => {
 });
 
 process.send?.({ ready: true });
-await workerLoop(store, folder.path, end.signal);
+await Promise.all([workerLoop(store, folder.path, end.signal), proposalLoop(store, end.signal)]);
 // Of those a dead supervisor leaves, the worker is the one that has no visitors: it ends the database.
 if (alone) await endAbandonedDatabase(folder, database);
 process.exit(0);

@@ -126,6 +126,28 @@ describe('Proposals', () => {
     });
 });
 
+describe('All targets', () => {
+    it('are looked through behind, and stand in the order of what was found', async () => {
+        await there('proposals');
+        // Asked for by the page itself: from here on it listens.
+        await waitForText(page, 'Why it needs links');
+        const all = await page.$$eval('section[aria-label="All targets"] button', (buttons) => buttons[0]!.textContent);
+        const [, total] = /Look through\s+all (\d+)/.exec(all)!;
+        await clickText(page, `Look through all ${total}`, 'button');
+        await waitForText(page, `of ${total} targets`);
+        await waitForText(page, 'Look again through');
+        await waitForText(page, ' found · ');
+        await clickText(page, 'Likeliest first', 'a');
+        await waitForText(page, 'likeliest first');
+        const found = await page.$$eval('section[aria-label="Targets"] .target', (rows) =>
+            rows.map((row) => Number(/(\d+) found/.exec(row.textContent)?.[1] ?? 0) > 0),
+        );
+        // Those of which nothing speaks stand last.
+        expect(found).toContain(true);
+        expect(found.indexOf(false) === -1 || found.lastIndexOf(true) < found.indexOf(false)).toBe(true);
+    });
+});
+
 describe('Profiles', () => {
     it('tell what calls a page, and lay a new wording aside for the links that are chosen', async () => {
         await there('anchors?of=/visit/');

@@ -6,9 +6,15 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startStandIn, type StandIn, type StandInSite } from '../../demo/stand-in.ts';
 import type { KeptChange } from '$lib/wire/laid-change.ts';
 import type { LinksInSentences, OutwardProposals, TargetProposals } from '$lib/wire/proposals.ts';
+import type { ProposalRun } from '$lib/wire/proposal-run.ts';
+import { holdDatabase } from '$lib/server/process/database-process.ts';
+import { openDataFolder } from '$lib/server/process/data-folder.ts';
+import { openStore } from '$lib/server/store/connect.ts';
+import { saveFound, startProposalRun, takeProposalRun } from '$lib/server/store/proposal-run-store.ts';
+import { listSurveys } from '$lib/server/store/survey-store.ts';
 import { startApplication } from '../support/application.ts';
 import { ask as askAt, type HttpAnswer } from '../support/ask.ts';
-import { runCommand } from '../support/command.ts';
+import { runCommand, until } from '../support/command.ts';
 import { redirectTo, tableSite } from '../support/survey.ts';
 
 const MENU = '<nav><a href="/">Home</a> <a href="/all">All pages</a></nav>';
@@ -349,6 +355,96 @@ describe('words that say nothing', () => {
     ])('that cannot be are refused with a sentence: %j', async (change, said) => {
         const answer = await say('PUT', 'generic-words', change);
         expect([answer.status, answer.body]).toEqual([400, expect.stringContaining(said)]);
+    });
+});
+
+describe('all targets of a set', () => {
+    const runOf = () => read<ProposalRun | null>('surveys/1/proposal-run');
+    const ended = (): Promise<ProposalRun> =>
+        until('the end of the run', async () => {
+            const run = await runOf();
+            return run && run.state !== 'waiting' && run.state !== 'running' ? run : undefined;
+        });
+    const csv = async (): Promise<string[]> => (await ask('surveys/1/proposals.csv')).body.trim().split(/\r?\n/);
+
+    it('are looked through behind, and what is found is what each shows when it is opened', async () => {
+        expect(await runOf()).toBeNull();
+        expect((await ask('surveys/1/proposals.csv')).status).toBe(404);
+        const begun = await say('POST', 'surveys/1/proposal-run', { set: 'indexable and not url has "neighbour"' });
+        expect(JSON.parse(begun.body)).toMatchObject({ line: 'indexable and not url has "neighbour"', done: 0 });
+        const run = await ended();
+        expect([run.state, run.done, run.trouble]).toEqual(['done', run.targets, '']);
+        const rows = await csv();
+        expect(rows[0]).toBe('target,page,line,anchor,sentence,score');
+        for (const path of ['/scythe', '/cy-pladur', '/ja-kama', '/speaks', '/code']) {
+            const shown = (await proposalsFor(path)).proposals;
+            const own = rows.filter((row) => row.startsWith(`${urlOf(path)},`));
+            expect(
+                own.map((row) => row.split(',')[1]),
+                path,
+            ).toEqual(shown.slice(0, 5).map(({ source }) => source));
+        }
+        expect(rows.find((row) => row.includes('/speaks,1,grinding the scythe,'))).toContain(
+            '"Before the first cut, spend an hour on grinding the scythe, and the rest goes by itself."',
+        );
+        const found = new Map<string, number>();
+        for (const row of rows.slice(1)) found.set(row.split(',')[0]!, (found.get(row.split(',')[0]!) ?? 0) + 1);
+        expect(run.withSentences).toBe(found.size);
+    });
+
+    it('leave out what was refused, and may be whatever lacks links', async () => {
+        await say('POST', 'proposal-answers', {
+            answer: 'refused',
+            source: urlOf('/welsh'),
+            target: urlOf('/cy-pladur'),
+        });
+        await say('POST', 'surveys/1/proposal-run', { set: '' });
+        expect((await ended()).state).toBe('done');
+        const rows = await csv();
+        expect(rows.some((row) => row.startsWith(`${urlOf('/cy-pladur')},`))).toBe(false);
+        expect(rows.some((row) => row.startsWith(`${urlOf('/ja-kama')},`))).toBe(true);
+        await say('POST', 'proposal-answers', { answer: 'open', source: urlOf('/welsh'), target: urlOf('/cy-pladur') });
+    });
+
+    it.each([
+        ['depth > ', 'This set cannot be read'],
+        ['noindex', 'No page of this set may be indexed'],
+        [17, 'Say for which set'],
+    ])('are refused with a sentence where there are none: %s', async (set, said) => {
+        const answer = await say('POST', 'surveys/1/proposal-run', { set });
+        expect([answer.status, answer.body]).toEqual([400, expect.stringContaining(said)]);
+    });
+
+    it('go on after a restart where a worker that died has left them', async () => {
+        const paths = ['/scythe', '/cy-pladur', '/ja-kama', '/gone-meanwhile'];
+        await app.stop();
+        const hold = await holdDatabase(openDataFolder(data));
+        const store = openStore(hold.access);
+        const [survey] = await listSurveys(store.db, 1);
+        const { id: surveyId, siteId, revision } = survey!;
+        const targets = paths.map(urlOf);
+        await startProposalRun(store.db, { siteId, surveyId, revision, line: 'all', targets });
+        const dead = '999999:1';
+        const run = (await takeProposalRun(store.db, dead, () => false))!;
+        // Nobody else has it while its worker lives.
+        expect(await takeProposalRun(store.db, 'other:1', () => false)).toBeNull();
+        await saveFound(store.db, run.id, 0, { sentences: 77, best: [] });
+        await store.close();
+        await hold.release();
+        app = await startApplication(['start'], data);
+        const told = await ended();
+        expect([told.state, told.done, told.targets]).toEqual(['done', 4, 4]);
+        // What was done is not done again: the made-up number stays.
+        expect(told.sentences).toBe(77 + 1 + 1);
+    });
+
+    it('can be stopped: what was found stays', async () => {
+        await say('POST', 'surveys/1/proposal-run', { set: 'indexable' });
+        const stopped = JSON.parse((await say('DELETE', 'surveys/1/proposal-run')).body) as ProposalRun;
+        expect(['stopped', 'done']).toContain(stopped.state);
+        expect(stopped.targets).toBeGreaterThan(50);
+        const later = (await runOf())!;
+        expect([later.state, later.endedAt]).toEqual([stopped.state, stopped.endedAt]);
     });
 });
 

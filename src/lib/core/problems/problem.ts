@@ -97,6 +97,9 @@ export interface ProblemParams {
     'disk-full': { isFull: boolean; free: number; kept: number };
     'database-away': { cause: string; kept: number };
     'run-failed': { cause: string; kept: number };
+    // Why proposals for a set could not be looked for
+    'proposals-failed': { cause: string };
+    'proposals-no-words': None;
 
     // Gates
     'not-of-the-site': None;
@@ -302,6 +305,8 @@ const CODES: Record<ProblemCode, true> = {
     'disk-full': true,
     'database-away': true,
     'run-failed': true,
+    'proposals-failed': true,
+    'proposals-no-words': true,
     'not-of-the-site': true,
     'no-location': true,
     status: true,

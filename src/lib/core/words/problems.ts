@@ -130,6 +130,10 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
         `The database could not be reached (${cause}). Go on when it is back. ${keptSentence(kept)}`,
     'run-failed': ({ cause, kept }) =>
         `It could not go on: ${cause}. Go on to try again; the log of the worker says more. ${keptSentence(kept)}`,
+    'proposals-failed': ({ cause }) =>
+        `Looking for proposals could not go on: ${cause}. Look again to go on; the log of the worker says more.`,
+    'proposals-no-words': () =>
+        'The words of this survey are not known: they are gathered when a survey ends, and were not kept of earlier revisions.',
 
     'not-of-the-site': () => 'does not belong to the site',
     'no-location': ({ status }) => `status ${status} without a usable Location`,

@@ -68,7 +68,9 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
 
     [`${SURVEY}/anchor-sentences`]: SEE,
     [`${SURVEY}/generic-words`]: SEE,
+    [`${SURVEY}/proposal-run`]: { GET: 'see', POST: 'say', DELETE: 'say' },
     [`${SURVEY}/proposals`]: SEE,
+    [`${SURVEY}/proposals.csv`]: SEE,
     [`${SURVEY}/proposals/other`]: SEE,
     // A text that is no page yet: nothing is kept of it.
     [`${SURVEY}/proposals/outward`]: { GET: 'see', POST: 'see' },

@@ -16,6 +16,7 @@ import {
 import { StoredSettings } from '../access/settings.ts';
 import type { Database } from './connect.ts';
 import { mustOwn } from './ownership.ts';
+import { forgetProposalRuns } from './proposal-run-store.ts';
 import * as schema from './schema.ts';
 
 /** A survey as lists and heads show it. */
@@ -324,6 +325,7 @@ export async function deleteSurveys(db: Database, ids: number[]): Promise<void> 
     await db.transaction(async (tx) => {
         await tx.update(schema.surveys).set({ isDeleted: true, secrets: null }).where(inArray(schema.surveys.id, ids));
         await tx.delete(schema.jobs).where(inArray(schema.jobs.surveyId, ids));
+        await forgetProposalRuns(tx, ids);
     });
 }
 

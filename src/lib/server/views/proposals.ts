@@ -1,9 +1,12 @@
 /** The targets of *Proposals*, for a request: which pages lack links, and how far the work is. */
 import { urlOfKey } from '../../core/address/page-key.ts';
-import { offeredWanted, targetsOf, type TargetNeed } from '../../core/proposals/targets.ts';
+import { offeredWanted, type TargetNeed } from '../../core/proposals/targets.ts';
 import { ownTitle } from '../../core/subjects/site-names.ts';
 import { openArea } from '../areas.ts';
 import { windowOf } from '../current-set.ts';
+import { appStore } from '../app.ts';
+import { foundOfRun, latestProposalRun } from '../store/proposal-run-store.ts';
+import { needyOf } from '../proposals/needy.ts';
 import { answersOf, changesOf } from '../proposals/said.ts';
 import type { RequestContext } from '../request-context.ts';
 
@@ -13,15 +16,19 @@ const MOST_TARGETS = 100;
 export async function showProposals(request: RequestContext, url: URL) {
     const { site, survey } = request;
     const { packed, within, current } = await openArea(request, ['text', 'links']);
-    const [changes, answers] = await Promise.all([changesOf(site.id), answersOf(site.id)]);
+    const [changes, answers, run] = await Promise.all([
+        changesOf(site.id),
+        answersOf(site.id),
+        latestProposalRun(appStore().db, survey.id),
+    ]);
+    const found = run === null ? null : await foundOfRun(appStore().db, run.id);
     const adds = changes.filter(({ kind }) => kind === 'add');
-    const takenFor = new Map<string, number>();
-    for (const { newTarget } of adds) takenFor.set(newTarget, (takenFor.get(newTarget) ?? 0) + 1);
-    const all = targetsOf(packed, within, site.wantedLinks, current.priority);
-    const takenOf = (node: number): number => takenFor.get(packed.url(node)) ?? 0;
-    const isCovered = ({ node, has, wanted }: TargetNeed): boolean =>
-        takenOf(node) > 0 && (wanted === null || has + takenOf(node) >= wanted);
-    const targets = all.filter((target) => !isCovered(target));
+    const { open: targets, covered, takenOf } = needyOf(packed, within, site, current.priority, changes);
+    const isByFound = found !== null && url.searchParams.get('order') === 'found';
+    if (isByFound) {
+        const scoreOf = ({ node }: TargetNeed): number => found.get(packed.url(node))?.score ?? 0;
+        targets.sort((a, b) => scoreOf(b) - scoreOf(a));
+    }
     const shown = ({ node, has, wanted, isOrphan }: TargetNeed) => ({
         url: packed.url(node),
         title: ownTitle(packed, node),
@@ -29,6 +36,8 @@ export async function showProposals(request: RequestContext, url: URL) {
         wanted,
         isOrphan,
         taken: takenOf(node),
+        /** Sentences that the last run found; null for what it did not look at. */
+        sentences: found?.get(packed.url(node))?.sentences ?? null,
     });
     const from = windowOf(url.searchParams).from;
     const orphans = targets.filter(({ isOrphan }) => isOrphan).length;
@@ -36,14 +45,16 @@ export async function showProposals(request: RequestContext, url: URL) {
         targets: targets.slice(from, from + MOST_TARGETS).map(shown),
         total: targets.length,
         /** Of them as many links are taken as they lack: they wait for the site. */
-        covered: all.filter(isCovered).slice(0, MOST_TARGETS).map(shown),
+        covered: covered.slice(0, MOST_TARGETS).map(shown),
         from,
+        run,
+        isByFound,
         most: MOST_TARGETS,
         orphans,
         wanted: site.wantedLinks,
         offered: offeredWanted(packed, current.priority),
         taken: adds.length,
-        takenPages: takenFor.size,
+        takenPages: new Set(adds.map(({ newTarget }) => newTarget)).size,
         refused: answers.filter(({ answer }) => answer === 'refused').length,
         later: answers.filter(({ answer }) => answer === 'later').length,
         laidAside: changes.length,

@@ -10,6 +10,8 @@
         wanted: number | null;
         isOrphan: boolean;
         taken: number;
+        /** Sentences that were found when all were looked through; null where it was not. */
+        sentences: number | null;
     }
     interface Props {
         targets: readonly Target[];
@@ -19,10 +21,12 @@
         from: number;
         most: number;
         chosen: string | null;
+        /** In the order of what was found, not of need. */
+        isByFound: boolean;
         hrefOf: (url: string) => string;
         hrefFrom: (from: number) => string;
     }
-    let { targets, covered, total, from, most, chosen, hrefOf, hrefFrom }: Props = $props();
+    let { targets, covered, total, from, most, chosen, isByFound, hrefOf, hrefFrom }: Props = $props();
     const nameOf = ({ url, title }: Target): string => title || url;
 </script>
 
@@ -38,6 +42,9 @@
         >
             <span class="cut" title={target.url}>{nameOf(target)}</span>
             <span class="nw">
+                {#if target.sentences !== null}<span class="note" title="Sentences that speak of it"
+                        >{target.sentences === 0 ? 'none found' : `${count(target.sentences)} found`} ·</span
+                    >{/if}
                 {#if target.wanted !== null}<Tally
                         wanted={Math.min(6, target.wanted)}
                         has={target.has}
@@ -50,7 +57,9 @@
 {/snippet}
 
 <section class="pane" aria-label="Targets">
-    <h2 class="pane-name">Targets <span class="note">{count(total)}, neediest first</span></h2>
+    <h2 class="pane-name">
+        Targets <span class="note">{count(total)}, {isByFound ? 'likeliest first' : 'neediest first'}</span>
+    </h2>
     <ul>
         {#each targets as target (target.url)}{@render line(target)}{/each}
     </ul>

@@ -3,6 +3,7 @@
     import { goto, invalidate } from '$app/navigation';
     import { page } from '$app/state';
     import { pageKey } from '$lib/core/address/page-key.ts';
+    import RunThrough from '$lib/ui/proposals/RunThrough.svelte';
     import OneText from '$lib/ui/proposals/OneText.svelte';
     import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
     import { ProposalCourse, type CoursePlace } from '$lib/ui/proposals/proposal-course.svelte.ts';
@@ -13,7 +14,7 @@
     import WantedForm from '$lib/ui/proposals/WantedForm.svelte';
     import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
-    import { siteApi, tell } from '$lib/wire/client.ts';
+    import { siteApi, surveyApi, tell } from '$lib/wire/client.ts';
     import type { WantedLinks } from '$lib/wire/wanted-links.ts';
 
     let { data } = $props();
@@ -67,6 +68,16 @@
         <div class="min-w-0">
             {#if data.text !== null}{@render oneText()}{/if}
             {#if course.told}<TargetHead told={course.told} {to} onSubject={saySubject} />{/if}
+            <RunThrough
+                run={data.run}
+                total={data.total}
+                set={data.set.text.trim()}
+                api={surveyApi(data.site.id, data.survey.path)}
+                isByFound={data.isByFound}
+                hrefByFound={(isFound) =>
+                    withParams(page.url, { order: isFound ? 'found' : null, from: null, of: null })}
+                onFound={() => invalidate('edgemap:survey')}
+            />
             <TargetList
                 {...data}
                 {chosen}
