@@ -126,6 +126,26 @@ describe('Proposals', () => {
     });
 });
 
+describe('The subject of a set', () => {
+    it('is said for all its pages at once, told as such on each, and taken back', async () => {
+        await there(`proposals?set=${encodeURIComponent('section is workshops')}`);
+        await waitForText(page, 'as worked out');
+        await clickText(page, 'Subjects of sets all pages of this set at once', 'summary');
+        const field = 'details[open] input[aria-label="Add a word to the subject"]';
+        await page.type(field, 'repairing');
+        await page.keyboard.press('Enter');
+        await waitForText(page, 'as you said it of a set');
+        await there('proposals?of=/workshops/');
+        await waitForText(page, 'as you said it of a set');
+        // Said of a set it is taken back there, not at the page.
+        expect(await page.$$eval('[aria-label="Target"] button.plain-set', (buttons) => buttons.length)).toBe(0);
+        await clickText(page, 'Subjects of sets 1 said', 'summary');
+        await clickText(page, 'as worked out again', 'details[open] button');
+        await waitForText(page, 'as worked out');
+        await page.waitForFunction(() => !document.body.innerText.includes('of a set'));
+    });
+});
+
 describe('All targets', () => {
     it('are looked through behind, and stand in the order of what was found', async () => {
         await there('proposals');

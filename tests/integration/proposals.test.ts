@@ -288,17 +288,17 @@ describe('subjects and wanted links', () => {
         const subject = urlOf('/says-so-too');
         await say('PUT', 'subjects', { subjects: [{ by: 'page', subject, words: ['dew', 'mow'] }] });
         const told = await proposalsFor('/says-so-too');
-        expect([told.isSubjectSaid, told.subject]).toEqual([true, ['dew', 'mow']]);
+        expect([told.subjectFrom, told.subject]).toEqual(['page', ['dew', 'mow']]);
         expect(told.proposals.map(({ source }) => pathOf(source))).toContain('/speaks');
         await say('PUT', 'subjects', { subjects: [{ by: 'page', subject, words: [] }] });
-        expect((await proposalsFor('/says-so-too')).isSubjectSaid).toBe(false);
+        expect((await proposalsFor('/says-so-too')).subjectFrom).toBe('worked out');
     });
 
     it('said of a set it is that of its pages', async () => {
         const line = 'url has "/says-so"';
         await say('PUT', 'subjects', { subjects: [{ by: 'set', subject: line, words: ['harbour'] }] });
-        expect((await proposalsFor('/says-so-too')).subject).toEqual(['harbour']);
-        expect((await proposalsFor('/speaks')).isSubjectSaid).toBe(false);
+        expect(await proposalsFor('/says-so-too')).toMatchObject({ subject: ['harbour'], subjectFrom: 'set' });
+        expect((await proposalsFor('/speaks')).subjectFrom).toBe('worked out');
         await say('PUT', 'subjects', { subjects: [{ by: 'set', subject: line, words: [] }] });
     });
 

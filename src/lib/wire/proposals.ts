@@ -1,6 +1,7 @@
 /** Proposals of links, as they go between browser and server. */
 import { z } from 'zod';
 import { StoredUrl } from './laid-change.ts';
+import { SUBJECT_ORIGINS } from '../core/subjects/subject.ts';
 import { PARTS } from '../core/proposals/score.ts';
 import type { Effect, ShownProposal } from '../core/views/proposals.ts';
 
@@ -53,7 +54,7 @@ export const TargetProposals = z.object({
     title: z.string(),
     /** Words it is about, the heaviest first, as it writes them. */
     subject: z.array(z.string()),
-    isSubjectSaid: z.boolean(),
+    subjectFrom: z.enum(SUBJECT_ORIGINS),
     /** Why it needs links, in words. */
     needs: z.string(),
     wanted: z.number().nullable(),

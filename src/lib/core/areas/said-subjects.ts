@@ -14,17 +14,17 @@ export interface SubjectSaid {
 
 /** A set that cannot be told from the survey alone (one that asks for findings, or names another) names no page. */
 export function subjectsByUrl(survey: PackedSurvey, said: readonly SubjectSaid[]): SaidSubjects {
-    const byUrl = new Map<string, readonly string[]>();
+    const byUrl = new Map<string, { words: readonly string[]; by: 'page' | 'set' }>();
     for (const { by, subject, words } of said) {
         if (by !== 'set') continue;
         const parsed = parseSet(subject, fieldsOf(survey));
         if (!parsed.ok) continue;
         try {
-            for (const node of evaluateSet(parsed.set, { survey }).nodes()) byUrl.set(survey.url(node), words);
+            for (const node of evaluateSet(parsed.set, { survey }).nodes()) byUrl.set(survey.url(node), { words, by });
         } catch (error) {
             if (!(error instanceof SetUnknown)) throw error;
         }
     }
-    for (const { by, subject, words } of said) if (by === 'page') byUrl.set(subject, words);
+    for (const { by, subject, words } of said) if (by === 'page') byUrl.set(subject, { words, by });
     return byUrl;
 }

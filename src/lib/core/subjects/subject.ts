@@ -24,12 +24,15 @@ export interface Subject {
     words: SubjectWord[];
     /** Of all of them together. */
     total: number;
-    /** The architect said it. */
-    isSaid: boolean;
+    from: SubjectOrigin;
 }
 
+/** Worked out, or what the architect said of the page, or of a set it is in. */
+export const SUBJECT_ORIGINS = ['worked out', 'page', 'set'] as const;
+export type SubjectOrigin = (typeof SUBJECT_ORIGINS)[number];
+
 /** Subject words the architect gives, by URL. */
-export type SaidSubjects = ReadonlyMap<string, readonly string[]>;
+export type SaidSubjects = ReadonlyMap<string, { words: readonly string[]; by: 'page' | 'set' }>;
 
 const PLACES = { title: 3, h1: 3, address: 2, anchor: 1.5, heading: 1 } as const;
 const MOST_WORDS = 12;
@@ -78,9 +81,9 @@ export class SubjectMaker {
             });
         };
         if (said) {
-            for (const text of said) add(text, 1);
+            for (const text of said.words) add(text, 1);
             for (const word of found.values()) word.weight = 1;
-            return subjectOf([...found.values()], true);
+            return subjectOf([...found.values()], said.by);
         }
         for (const part of ownParts(survey.texts('title').all()[node]!, siteNames(survey))) add(part, PLACES.title);
         add(survey.texts('h1').all()[node]!, PLACES.h1);
@@ -106,7 +109,7 @@ export class SubjectMaker {
         // Where every word is common, the page is about what its title says all the same.
         return subjectOf(
             kept.length > 0 ? kept : [...found.values()].filter(({ weight }) => weight >= PLACES.title),
-            false,
+            'worked out',
         );
     }
 
@@ -125,8 +128,8 @@ export class SubjectMaker {
     }
 }
 
-function subjectOf(words: SubjectWord[], isSaid: boolean): Subject {
+function subjectOf(words: SubjectWord[], from: SubjectOrigin): Subject {
     words.sort((a, b) => b.weight - a.weight || (a.stem < b.stem ? -1 : 1));
-    const kept = isSaid ? words : words.slice(0, MOST_WORDS);
-    return { words: kept, total: kept.reduce((sum, { weight }) => sum + weight, 0), isSaid };
+    const kept = from === 'worked out' ? words.slice(0, MOST_WORDS) : words;
+    return { words: kept, total: kept.reduce((sum, { weight }) => sum + weight, 0), from };
 }

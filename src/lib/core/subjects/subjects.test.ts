@@ -120,14 +120,14 @@ describe('the subject of a page', () => {
     });
 
     it('is what was said of it, each word alike', () => {
-        const said = new Map([[survey.url(node), ['honing', 'wet stone']]]);
+        const said = new Map([[survey.url(node), { words: ['honing', 'wet stone'], by: 'page' as const }]]);
         const subject = new SubjectMaker(survey, words, said).of(node);
         expect(subject.words.map(({ word, weight }) => [word, weight]).sort()).toEqual([
             ['honing', 1],
             ['stone', 1],
             ['wet', 1],
         ]);
-        expect(subject.isSaid).toBe(true);
+        expect(subject.from).toBe('page');
     });
 
     it('of a page whose every word is common is its title all the same', () => {
@@ -158,7 +158,7 @@ describe('the subject of a page', () => {
 
     it('said otherwise changes the links to that page, and no others', () => {
         const before = fitsOf(survey, words);
-        const said = new Map([[survey.url(node), ['winter evening']]]);
+        const said = new Map([[survey.url(node), { words: ['winter evening'], by: 'page' as const }]]);
         const only = { targets: new Set([node]), before };
         const after = fitsOf(survey, words, said, GENERIC_WORDS, only);
         expect([...after]).toEqual([...fitsOf(survey, words, said)]);

@@ -3,7 +3,7 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import { REGIONS, type Region } from '../page/links.ts';
 import { FIT, FITS, FitJudge, fitOfLink, type Fit } from '../subjects/anchor-fit.ts';
-import { SubjectMaker, type SaidSubjects } from '../subjects/subject.ts';
+import { SubjectMaker, type SaidSubjects, type SubjectOrigin } from '../subjects/subject.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 import { calledBy, eachCall } from '../text/called.ts';
 import type { GenericWords } from '../text/generic-words.ts';
@@ -51,7 +51,7 @@ export interface PageProfile {
     before: string | null;
     next: string | null;
     subject: string[];
-    isSubjectSaid: boolean;
+    subjectFrom: SubjectOrigin;
     links: number;
     fitting: number;
     segments: ProfileRow['segments'];
@@ -263,7 +263,7 @@ function profileOf(asked: AnchorsAsked, nodes: readonly number[], node: number):
         before: rank > 0 ? survey.url(nodes[rank - 1]!) : null,
         next: rank !== -1 && rank + 1 < nodes.length ? survey.url(nodes[rank + 1]!) : null,
         subject: subject?.words.map(({ word }) => word) ?? [],
-        isSubjectSaid: subject?.isSaid ?? false,
+        subjectFrom: subject?.from ?? 'worked out',
         links,
         fitting: anchors.filter(({ fit }) => fit === 'fits').reduce((sum, item) => sum + item.links, 0),
         segments: segmentsOf(asked, node),

@@ -82,7 +82,7 @@ async function openedFor(store: Store, survey: Survey): Promise<Opened | null> {
             const node = packed.nodeOf(url);
             // A page of the set that the survey knows no more: nothing speaks of it.
             if (node === -1) return { sentences: 0, best: [] };
-            const { found } = await rankedProposals(db, open, packed, node, said.get(url) ?? [], MOST_READ);
+            const { found } = await rankedProposals(db, open, packed, node, said.get(url)?.words ?? [], MOST_READ);
             const free = found.filter(({ source }) => closed.get(url)?.has(packed.url(source)) !== true);
             return { sentences: free.length, best: await toldOf(db, open, packed, free.slice(0, MOST_KEPT)) };
         },

@@ -74,7 +74,12 @@ export async function proposalsFor(
         later: [...answered.values()].filter((answer) => answer === 'later').length,
     };
     if (open === null) {
-        const nothing = { subject: [], isSubjectSaid: said.has(url), proposals: [], effects: [] };
+        const nothing = {
+            subject: [],
+            subjectFrom: said.get(url)?.by ?? ('worked out' as const),
+            proposals: [],
+            effects: [],
+        };
         return { ...told, ...nothing, isWhole: true, nearest: nearestOf(packed, node), note: NOT_ENDED };
     }
     const most = isFirst ? FIRST_READ : MOST_READ;
@@ -83,7 +88,7 @@ export async function proposalsFor(
         open,
         packed,
         node,
-        said.get(url) ?? [],
+        said.get(url)?.words ?? [],
         most,
     );
     const sources = new Set(taken.map(({ page }) => page));
@@ -100,7 +105,7 @@ export async function proposalsFor(
     return {
         ...told,
         subject: subject.words.map(({ word }) => word),
-        isSubjectSaid: subject.isSaid,
+        subjectFrom: subject.from,
         proposals: shown.map((proposal) =>
             shownProposal(packed, open.proposer, target, proposal, texts.get(proposal.source)!),
         ),
@@ -200,7 +205,7 @@ async function outwardIn(
     );
     const own = await texts.of(db, targets);
     const found = targets.flatMap((other) => {
-        const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other)) ?? []);
+        const target = proposer.target(other, own.get(other) ?? null, said.get(packed.url(other))?.words ?? []);
         const [best] = proposer.ofPage(target, { node, rank: 0, alike: proposer.likeness(target, text) }, text);
         if (!best || !speaksOfIt(best) || !namesIt(best)) return [];
         const { need } = needOf(packed, other, request.site.wantedLinks, priority);

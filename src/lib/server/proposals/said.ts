@@ -2,6 +2,7 @@
 import { subjectsByUrl } from '../../core/areas/said-subjects.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import type { SaidSubjects } from '../../core/subjects/subject.ts';
+import type { SaidSubject } from '../../wire/subjects.ts';
 import type { KeptChange } from '../../wire/laid-change.ts';
 import { appStore } from '../app.ts';
 import { askedOnce } from '../request-memo.ts';
@@ -21,8 +22,9 @@ export async function genericOf(siteId: number): Promise<GenericWords> {
     return new GenericWords(await askedOnce(`generic words ${siteId}`, () => listGenericWords(appStore().db, siteId)));
 }
 
+export const subjectsOf = (siteId: number): Promise<SaidSubject[]> =>
+    askedOnce(`subjects ${siteId}`, () => listSubjects(appStore().db, siteId));
+
 /** Subjects that were said, by URL. */
-export async function saidSubjects(siteId: number, packed: PackedSurvey): Promise<SaidSubjects> {
-    const said = await askedOnce(`subjects ${siteId}`, () => listSubjects(appStore().db, siteId));
-    return subjectsByUrl(packed, said);
-}
+export const saidSubjects = async (siteId: number, packed: PackedSurvey): Promise<SaidSubjects> =>
+    subjectsByUrl(packed, await subjectsOf(siteId));

@@ -1,6 +1,6 @@
 /** What one page is about, for its sheet. */
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
-import { SubjectMaker } from '../../core/subjects/subject.ts';
+import { SubjectMaker, type SubjectOrigin } from '../../core/subjects/subject.ts';
 import type { Survey } from '../store/survey-store.ts';
 import { wordIndexOf } from './open-words.ts';
 import { genericOf, saidSubjects } from './said.ts';
@@ -10,11 +10,11 @@ export async function subjectOf(
     survey: Survey,
     packed: PackedSurvey,
     node: number,
-): Promise<{ words: string[]; isSaid: boolean } | null> {
+): Promise<{ words: string[]; from: SubjectOrigin } | null> {
     if (packed.numbers('page')[node] !== 1) return null;
     const words = await wordIndexOf(survey, packed);
     if (words === null) return null;
     const said = await saidSubjects(survey.siteId, packed);
     const subject = new SubjectMaker(packed, words, said, await genericOf(survey.siteId)).of(node);
-    return { words: subject.words.map(({ word }) => word), isSaid: subject.isSaid };
+    return { words: subject.words.map(({ word }) => word), from: subject.from };
 }

@@ -7,7 +7,7 @@ import { windowOf } from '../current-set.ts';
 import { appStore } from '../app.ts';
 import { foundOfRun, latestProposalRun } from '../store/proposal-run-store.ts';
 import { needyOf } from '../proposals/needy.ts';
-import { answersOf, changesOf } from '../proposals/said.ts';
+import { answersOf, changesOf, subjectsOf } from '../proposals/said.ts';
 import type { RequestContext } from '../request-context.ts';
 
 /** Targets shown at a time. */
@@ -16,8 +16,9 @@ const MOST_TARGETS = 100;
 export async function showProposals(request: RequestContext, url: URL) {
     const { site, survey } = request;
     const { packed, within, current } = await openArea(request, ['text', 'links']);
-    const [changes, answers, run] = await Promise.all([
+    const [changes, subjects, answers, run] = await Promise.all([
         changesOf(site.id),
+        subjectsOf(site.id),
         answersOf(site.id),
         latestProposalRun(appStore().db, survey.id),
     ]);
@@ -49,6 +50,8 @@ export async function showProposals(request: RequestContext, url: URL) {
         from,
         run,
         isByFound,
+        /** Of sets only: those of pages stand with them, and may be many. */
+        subjects: subjects.filter(({ by }) => by === 'set'),
         most: MOST_TARGETS,
         orphans,
         wanted: site.wantedLinks,

@@ -1,5 +1,6 @@
 <script lang="ts">
     /** Every anchor that calls one page, worst first; the one in hand with its sentences and what can be done. */
+    import { SUBJECT_FROM } from './subject-from.ts';
     import type { PageProfile } from '../../core/views/anchors.ts';
     import type { KeptChange } from '../../wire/laid-change.ts';
     import { count, counted } from '../parts/format.ts';
@@ -49,8 +50,8 @@
     </div>
     <p><PageLink url={profile.url} {to} /></p>
     {#if profile.subject.length > 0}
-        <p class="note mt-1">Its subject{profile.isSubjectSaid ? ', as you said it' : ''}</p>
-        <SubjectWords words={profile.subject} isSaid={profile.isSubjectSaid} onChange={onSubject} />
+        <p class="note mt-1">Its subject, {SUBJECT_FROM[profile.subjectFrom]}</p>
+        <SubjectWords words={profile.subject} from={profile.subjectFrom} onChange={onSubject} />
     {/if}
     <p class="flex items-center gap-3 my-2">
         <FitStrip segments={profile.segments} width={360} height={13} />

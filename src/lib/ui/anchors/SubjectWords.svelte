@@ -1,16 +1,17 @@
 <script lang="ts">
     /** The words a page is about, each to be taken away, and more to be said. */
+    import type { SubjectOrigin } from '../../core/subjects/subject.ts';
+
     interface Props {
         words: readonly string[];
-        /** The architect said them. */
-        isSaid: boolean;
+        from: SubjectOrigin;
         /** @returns why not, as a sentence; empty where it is kept */
         onChange: (words: string[]) => Promise<string>;
     }
-    let { words, isSaid, onChange }: Props = $props();
+    let { words, from, onChange }: Props = $props();
     const MOST = 6;
     let isOpen = $state(false);
-    const shown = $derived(isOpen || isSaid ? words : words.slice(0, MOST));
+    const shown = $derived(isOpen || from !== 'worked out' ? words : words.slice(0, MOST));
     let added = $state('');
     let refusal = $state('');
     let isBusy = $state(false);
@@ -50,7 +51,7 @@
             bind:value={added}
         />
     </form>
-    {#if isSaid}
+    {#if from === 'page'}
         <button class="set plain-set" disabled={isBusy} onclick={() => change([])}>as worked out again</button>
     {/if}
 </div>

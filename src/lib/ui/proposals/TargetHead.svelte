@@ -1,5 +1,6 @@
 <script lang="ts">
     /** The page that links are sought for: what it is about, why it needs them, how many are wanted. */
+    import { SUBJECT_FROM } from '../anchors/subject-from.ts';
     import type { TargetProposals } from '../../wire/proposals.ts';
     import SubjectWords from '../anchors/SubjectWords.svelte';
     import type { ViewLinks } from '../view/links.ts';
@@ -19,8 +20,8 @@
     <h2 class="title">{told.title || told.target}</h2>
     <p><PageLink url={told.target} {to} most={34} /></p>
     {#if told.subject.length > 0}
-        <p class="note mt-2">Its subject{told.isSubjectSaid ? ', as you said it' : ''}</p>
-        <SubjectWords words={told.subject} isSaid={told.isSubjectSaid} onChange={onSubject} />
+        <p class="note mt-2">Its subject, {SUBJECT_FROM[told.subjectFrom]}</p>
+        <SubjectWords words={told.subject} from={told.subjectFrom} onChange={onSubject} />
     {/if}
     <p class="note mt-2">Why it needs links</p>
     <p>{told.needs}</p>

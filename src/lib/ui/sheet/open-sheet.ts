@@ -1,4 +1,5 @@
 /** What a page sheet is given: the page, where its links lead, and what can be done from it. */
+import type { SubjectOrigin } from '../../core/subjects/subject.ts';
 import type { GivenFact } from '../../core/areas/list-matches.ts';
 import type { PageLinks } from '../../core/areas/page-links.ts';
 import type { ToldSheet } from '../../core/areas/page-sheet.ts';
@@ -13,7 +14,7 @@ export interface OpenSheet {
     /** What lists from elsewhere say of the page. */
     given: GivenFact[];
     /** What it is about; null where the words of the survey are not known. */
-    subject: { words: string[]; isSaid: boolean } | null;
+    subject: { words: string[]; from: SubjectOrigin } | null;
     /** What it is called, what feeds it and what it feeds. */
     links: PageLinks;
     findings: {

@@ -8,6 +8,7 @@
     import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
     import { ProposalCourse, type CoursePlace } from '$lib/ui/proposals/proposal-course.svelte.ts';
     import ProposalsHeadline from '$lib/ui/proposals/ProposalsHeadline.svelte';
+    import SetSubjects from '$lib/ui/proposals/SetSubjects.svelte';
     import SubjectListForm from '$lib/ui/proposals/SubjectListForm.svelte';
     import TargetHead from '$lib/ui/proposals/TargetHead.svelte';
     import TargetList from '$lib/ui/proposals/TargetList.svelte';
@@ -88,6 +89,13 @@
                 wanted={data.wanted}
                 offered={data.offered}
                 onSave={(wanted: WantedLinks) => say('wanted-links', wanted)}
+            />
+            <SetSubjects
+                said={data.subjects}
+                set={data.set.text.trim()}
+                setSize={data.set.size}
+                {to}
+                onSave={(subjects) => say('subjects', { subjects })}
             />
             <SubjectListForm start={data.site.start} onSave={(subjects) => say('subjects', { subjects })} />
             {#if data.text === null}{@render oneText()}{/if}
