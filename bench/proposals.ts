@@ -6,6 +6,13 @@
  * `--folder DIR` is a data folder whose newest surveys are taken, site by site. Before that, the time of one target on a
  * made site of `--pages` pages (100,000), and the size of its word index.
  */
+import type { CheckId } from '../src/lib/core/checks/check.ts';
+import { ANCHOR_CHECKS } from '../src/lib/core/checks/anchors.ts';
+import { NOTHING_BESIDE } from '../src/lib/core/checks/beside.ts';
+import { foundOf } from '../src/lib/core/checks/found.ts';
+import { CHECKS } from '../src/lib/core/checks/register.ts';
+import { REGISTER_SETTINGS } from '../src/lib/core/checks/settings.ts';
+import { siteView } from '../src/lib/core/checks/site-findings.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
 import { deflateRawSync } from 'node:zlib';
 import { packRows } from '../src/lib/core/pack/pack-survey.ts';
@@ -32,7 +39,7 @@ import { listSites } from '../src/lib/server/store/site-store.ts';
 import { listSurveys } from '../src/lib/server/store/survey-store.ts';
 import type { BenchOptions } from './bench.ts';
 import { openBenchStore } from './made-site.ts';
-import { line } from './measure.ts';
+import { line, ratio } from './measure.ts';
 
 /** Links hidden of each site. */
 const HIDDEN = 200;
@@ -89,6 +96,7 @@ async function latency(pages: number): Promise<void> {
     const fitting = performance.now();
     sections.columns.set('fit', fitsOf(survey, words));
     const fitted = performance.now() - fitting;
+    anchorChecks(survey, words);
     const bytes = encodeSections(sections);
     const packed = deflateRawSync(bytes, { level: 1 });
     line(
@@ -128,6 +136,35 @@ async function latency(pages: number): Promise<void> {
     };
     line('  ranking the pages for one target, middle', told(times.ranking));
     line(`  cutting and reading ${FIRST_READ} texts`, told(times.reading));
+}
+
+/** The checks of anchors alone, over all links, with the fits that are kept; links read once beside them as the yardstick. */
+function anchorChecks(survey: PackedSurvey, words: WordIndex): void {
+    const own = new Set<CheckId>(ANCHOR_CHECKS.map(({ id }) => id));
+    const settings = { ...REGISTER_SETTINGS, off: new Set(CHECKS.map(({ id }) => id).filter((id) => !own.has(id))) };
+    const view = siteView(survey, {
+        goals: { all: null, first: null, second: null, third: null },
+        priority: new Uint8Array(survey.count),
+        settings,
+        beside: { ...NOTHING_BESIDE, anchorFits: () => words.fits! },
+    });
+    const { pageBlocks, blockList, listStart, target } = linkGraphOf(survey);
+    const reading = performance.now();
+    let [sum, occurrences] = [0, 0];
+    for (const block of pageBlocks) {
+        const list = blockList[block]!;
+        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) sum += target[link]!;
+        occurrences += listStart[list + 1]! - listStart[list]!;
+    }
+    const read = performance.now() - reading;
+    const began = performance.now();
+    const found = foundOf(view);
+    const first = performance.now() - began;
+    line(
+        `  ${own.size} checks of anchors, ${occurrences.toLocaleString('en')} link occurrences`,
+        `${first.toFixed(0)} ms at first, ${found.check.length.toLocaleString('en')} findings`,
+    );
+    line('  ratio, to reading each occurrence once', ratio(first, Math.max(read, sum === 0 ? Infinity : 0.1)));
 }
 
 /** Ranks, from 0, of the hidden page and of its sentence; -1 for none. */

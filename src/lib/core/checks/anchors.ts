@@ -133,7 +133,7 @@ function sharedWords({ survey, beside }: CheckView): (node: number) => Told<Find
     };
 }
 
-/** Different texts of links by which pages of the site are called; counted where it can be many. O(links log links) */
+/** Different texts of links by which pages of the site are called; counted where it can be many. O(links) */
 function namesOf({ survey }: CheckView, most: number): (node: number) => number {
     const { listStart, kind, target, isPage, pageStart, pageBlocks, blockList } = linkGraphOf(survey);
     const [anchor, incoming] = [survey.numbers('link_anchor'), survey.numbers('incoming_links')];
@@ -143,28 +143,34 @@ function namesOf({ survey }: CheckView, most: number): (node: number) => number 
         if (isPage[node] !== 1) continue;
         for (let at = pageStart[node]!; at < pageStart[node + 1]!; at++) held[blockList[pageBlocks[at]!]!] = 1;
     }
-    const texts = survey.texts('link_anchor_words').length;
-    // A page and a text as one number: sorted, those that are the same stand together.
-    const pairs = new Float64Array(target.length);
-    let all = 0;
-    for (let list = 0; list + 1 < listStart.length; list++) {
-        if (held[list] !== 1) continue;
-        for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
-            const to = target[link]!;
-            if (kind[link] !== A || to < 0 || to >= survey.count || incoming[to]! <= most) continue;
-            if (anchor[link] !== noAnchor) pairs[all++] = to * texts + anchor[link]!;
+    const eachLink = (tell: (to: number, link: number) => void): void => {
+        for (let list = 0; list + 1 < listStart.length; list++) {
+            if (held[list] !== 1) continue;
+            for (let link = listStart[list]!; link < listStart[list + 1]!; link++) {
+                const to = target[link]!;
+                if (kind[link] !== A || to < 0 || to >= survey.count || incoming[to]! <= most) continue;
+                if (anchor[link] !== noAnchor) tell(to, link);
+            }
+        }
+    };
+    // Texts by the page they call, side by side.
+    const start = new Uint32Array(survey.count + 1);
+    eachLink((to) => start[to + 1]!++);
+    for (let node = 0; node < survey.count; node++) start[node + 1]! += start[node]!;
+    const texts = new Uint32Array(start[survey.count]!);
+    const next = start.slice();
+    eachLink((to, link) => (texts[next[to]!++] = anchor[link]!));
+    /** The last page that each text was counted for. */
+    const last = new Int32Array(survey.texts('link_anchor_words').length).fill(-1);
+    const counts = new Uint32Array(survey.count);
+    for (let node = 0; node < survey.count; node++) {
+        for (let at = start[node]!; at < start[node + 1]!; at++) {
+            if (last[texts[at]!] === node) continue;
+            last[texts[at]!] = node;
+            counts[node]!++;
         }
     }
-    const counts = new Map<number, number>();
-    const sorted = pairs.subarray(0, all).sort();
-    for (let at = 0, names = 0; at < all; at++) {
-        if (sorted[at] !== sorted[at - 1]) names++;
-        const page = Math.floor(sorted[at]! / texts);
-        if (at + 1 < all && Math.floor(sorted[at + 1]! / texts) === page) continue;
-        if (names > most) counts.set(page, names);
-        names = 0;
-    }
-    return (node) => counts.get(node) ?? 0;
+    return (node) => counts[node]!;
 }
 
 export const ANCHOR_CHECKS: readonly Check[] = [

@@ -84,6 +84,8 @@ export class PackedSurvey {
     #measured: MeasuresHead | null = null;
     readonly #columns = new Map<string, NumberColumn>();
     readonly #texts = new Map<string, TextTable>();
+    /** Of columns of which many are the same, their words and codes: looked up by one name. */
+    readonly #words = new Map<string, { table: TextTable; codes: NumberColumn }>();
     readonly #parts = new Set<Part>();
     /** Facts that were not read when it was packed. */
     readonly #missing = new Set<string>();
@@ -124,6 +126,7 @@ export class PackedSurvey {
     }
 
     #add(part: Part, columns: ReadonlyMap<string, NumberColumn>): void {
+        this.#words.clear();
         for (const [name, column] of columns) {
             this.#columnBytes += column.byteLength - (this.#columns.get(name)?.byteLength ?? 0);
             this.#columns.set(name, column);
@@ -171,7 +174,12 @@ export class PackedSurvey {
 
     /** The word of an entry of a column of texts of which many are the same. */
     word(name: FactName | InnerName, entry: number): string {
-        return this.texts(`${name}_words`).at(this.numbers(name)[entry]!);
+        let words = this.#words.get(name);
+        if (!words) {
+            words = { table: this.texts(`${name}_words`), codes: this.numbers(name) };
+            this.#words.set(name, words);
+        }
+        return words.table.at(words.codes[entry]!);
     }
 
     url(node: number): string {
