@@ -2,7 +2,7 @@
 import { z } from 'zod';
 
 /** Targets of one run. */
-export const MOST_RUN_TARGETS = 10_000;
+export const MOST_RUN_TARGETS = 20_000;
 
 /** A sentence that speaks of a target. */
 export const FoundSentence = z.object({

@@ -18,7 +18,7 @@ import { stopWordsOf } from './stop-words.ts';
 import { eachWord } from './words.ts';
 
 /** Raised when stems are made or kept otherwise: an index of another version is made anew. */
-export const WORDS_VERSION = 2;
+export const WORDS_VERSION = 3;
 
 export interface WordsHead {
     words: number;
