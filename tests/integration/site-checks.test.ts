@@ -122,6 +122,33 @@ describe('a sitemap of a set', () => {
         expect(saved.headers['content-type']).toContain('application/xml');
     });
 
+    it('takes those of a set that stop at certain gates, and answered with certain codes', async () => {
+        interface Parts extends Plan {
+            set: string;
+            gates: { gate: string; urls: number }[];
+            statuses: { status: number; urls: number }[];
+        }
+        const all = JSON.parse((await plan({ set: 'all' })).body) as Parts;
+        const sum = (parts: { urls: number }[]): number => parts.reduce((total, { urls }) => total + urls, 0);
+        const known = (JSON.parse((await ask('surveys/1/pages?count=1')).body) as { total: number }).total;
+        expect([sum(all.gates), sum(all.statuses)]).toEqual([known, known]);
+        const own = async (asked: Record<string, string>) =>
+            JSON.parse((await plan({ set: 'all', ...asked })).body) as Parts;
+        for (const { gate, urls } of all.gates) expect((await own({ gates: gate })).entries, gate).toBe(urls);
+        const two = await own({ gates: `indexable,${all.gates.find(({ gate }) => gate !== 'indexable')!.gate}` });
+        expect(two.entries).toBeGreaterThan((await own({ gates: 'indexable' })).entries);
+        const answered = all.statuses.filter(({ status }) => status !== 0);
+        for (const { status, urls } of answered) expect((await own({ statuses: `${status}` })).entries).toBe(urls);
+        // The set it says is those pages.
+        const { set, entries } = await own({ gates: 'indexable', statuses: '200' });
+        const pages = JSON.parse((await ask(`surveys/1/pages?count=1&set=${encodeURIComponent(set)}`)).body) as {
+            total: number;
+        };
+        expect(pages.total).toBe(entries);
+        expect((await plan({ gates: 'garden' })).status).toBe(400);
+        expect((await plan({ statuses: '20' })).status).toBe(400);
+    });
+
     it('says what is no plan, and what would not count where it is to stand', async () => {
         expect((await plan({ set: 'depth >' })).status).toBe(400);
         expect((await plan({ split: 'colour' })).body).toContain('no plan');
@@ -284,6 +311,16 @@ describe('a sitemap that is judged beside a survey', () => {
         const long = await send(Buffer.from(list(own('/a')).replace('<url>', `<!--${' '.repeat(2_000_000)}--><url>`)));
         expect(JSON.parse(long.body)).toMatchObject({ against: { entries: 1 } });
         expect((await send(Buffer.alloc(0))).status).toBe(422);
+    });
+
+    it('is judged by itself where no survey is looked at', async () => {
+        const answer = await say('POST', 'sitemap-judge', { text: list(own('/a'), own('/a')) });
+        const alone = JSON.parse(answer.body) as Judged;
+        const beside = JSON.parse((await judge({ text: list(own('/a'), own('/a')) })).body) as Judged;
+        expect(alone).toEqual({ ...beside, against: null });
+        expect(beside.against).not.toBeNull();
+        expect((await say('POST', 'sitemap-judge', {})).status).toBe(400);
+        expect((await say('POST', 'sitemap-judge', { url: 'mailto:x' })).status).toBe(422);
     });
 
     it('is asked for at an address, and what it answers is told', async () => {

@@ -5,6 +5,10 @@ import { readAddress } from '../core/address/address.ts';
 import { againstListed, entriesToList } from '../core/areas/sitemap-plan.ts';
 import { alternatesOf } from '../core/checks/languages.ts';
 import { buildSitemap, type BuiltFile, type BuiltSitemap } from '../core/sitemap/build-sitemap.ts';
+import { gateOf } from '../core/columns/gate-facts.ts';
+import type { Gate } from '../core/gates/gates.ts';
+import type { PackedSurvey } from '../core/packed/packed-survey.ts';
+import type { Bits } from '../core/sets/bits.ts';
 import { refusedWords } from '../core/words/sitemap-build.ts';
 import { SitemapAsked, type SitemapBuilt } from '../wire/sitemap-build.ts';
 import type { RequestContext } from './request-context.ts';
@@ -14,7 +18,11 @@ export class NotBuilt extends Error {}
 
 interface Built {
     asked: SitemapAsked;
+    /** The set with what was chosen. */
+    set: string;
     at: string;
+    gates: SitemapBuilt['gates'];
+    statuses: SitemapBuilt['statuses'];
     sitemap: BuiltSitemap;
     difference: { added: number; gone: number };
 }
@@ -31,7 +39,8 @@ async function build(request: Pick<RequestContext, 'site' | 'set'>, params: URLS
     const hasLanguages = asked.languages === 'pages';
     const current = await request.set(hasLanguages ? ['links'] : [], asked.set);
     if (current.trouble) throw new NotBuilt(current.trouble.say);
-    const { survey, bits } = current;
+    const set = narrowed(asked);
+    const { survey, bits } = set === asked.set ? current : await request.set(hasLanguages ? ['links'] : [], set);
     const at = folder.address.url;
     const languages = hasLanguages ? alternatesOf(survey) : undefined;
     const sitemap = buildSitemap(entriesToList(survey, bits, asked.dates, languages), {
@@ -39,7 +48,33 @@ async function build(request: Pick<RequestContext, 'site' | 'set'>, params: URLS
         split: asked.split,
         gzip: asked.gzip === 'yes',
     });
-    return { asked, at, sitemap, difference: againstListed(survey, bits) };
+    return { asked, set, at, sitemap, difference: againstListed(survey, bits), ...stopsOf(survey, current.bits) };
+}
+
+/** The set with what was chosen of gates and statuses, in the set language. */
+function narrowed({ set, gates, statuses }: SitemapAsked): string {
+    const parts = [
+        set.trim() === '' ? '' : `(${set})`,
+        gates.length === 0 ? '' : `gate is one of ${gates.join(', ')}`,
+        statuses.length === 0 ? '' : `(${statuses.map((status) => `status = ${status}`).join(' or ')})`,
+    ].filter((part) => part !== '');
+    return gates.length + statuses.length === 0 ? set : parts.join(' and ');
+}
+
+/** What the pages of a set stop at, and what they answered: the commonest first. */
+function stopsOf(survey: PackedSurvey, bits: Bits): Pick<SitemapBuilt, 'gates' | 'statuses'> {
+    const [gate, status] = [survey.numbers('gate'), survey.numbers('status')];
+    const gates = new Map<Gate | 'indexable', number>();
+    const statuses = new Map<number, number>();
+    for (const node of bits.nodes()) {
+        const own = gateOf(gate[node]!);
+        if (own !== null) gates.set(own, (gates.get(own) ?? 0) + 1);
+        statuses.set(status[node]!, (statuses.get(status[node]!) ?? 0) + 1);
+    }
+    return {
+        gates: [...gates].map(([of, urls]) => ({ gate: of, urls })).sort((a, b) => b.urls - a.urls),
+        statuses: [...statuses].map(([of, urls]) => ({ status: of, urls })).sort((a, b) => b.urls - a.urls),
+    };
 }
 
 const bytesOf = ({ name, text }: BuiltFile): Uint8Array =>
@@ -50,10 +85,12 @@ export async function planSitemap(
     request: Pick<RequestContext, 'site' | 'set'>,
     params: URLSearchParams,
 ): Promise<SitemapBuilt> {
-    const { asked, at, sitemap, difference } = await build(request, params);
+    const { set, at, sitemap, difference, gates, statuses } = await build(request, params);
     const reasons = [...new Set(sitemap.refused.map(({ why }) => why))];
     return {
-        set: asked.set,
+        set,
+        gates,
+        statuses,
         at,
         entries: sitemap.entries,
         files: sitemap.files.map((file) => ({

@@ -7,7 +7,7 @@ import type { WebThread } from './web-threads.ts';
 const MOST_ADDRESS = 16_000;
 /** Uploads are as large as logs are, or bound themselves; everything else is bounded. */
 const MOST_BODY = 1_000_000;
-const UPLOAD = /^\/api\/v1\/sites\/\d+\/surveys\/\d+\/(?:evidence|sitemap-judge)(?:\?|$)/;
+const UPLOAD = /^\/api\/v1\/sites\/\d+\/(?:surveys\/\d+\/evidence|(?:surveys\/\d+\/)?sitemap-judge)(?:\?|$)/;
 /** Streams of events are open for as long as somebody looks: they are no work. */
 const EVENTS = /\/progress$/;
 

@@ -16,6 +16,9 @@
     }
     let { api, setHref, current, origin }: Props = $props();
     let set = $state(untrack(() => (current === '' ? 'indexable' : current)));
+    /** Gates and status codes that are taken; none for all there are. */
+    let gates = $state<string[]>([]);
+    let statuses = $state<number[]>([]);
     let split = $state<'size' | 'section'>('size');
     let dates = $state<'pages' | 'headers' | 'sitemaps' | 'none'>('sitemaps');
     let hasLanguages = $state(false);
@@ -27,6 +30,8 @@
     const params = $derived(
         new URLSearchParams({
             set,
+            gates: gates.join(','),
+            statuses: statuses.join(','),
             split,
             dates,
             languages: hasLanguages ? 'pages' : 'none',
@@ -60,7 +65,10 @@
             ><span class="note">pages of the set</span><input
                 class="field mono"
                 value={set}
-                onchange={(event) => (set = event.currentTarget.value)}
+                onchange={(event) => {
+                    [gates, statuses] = [[], []];
+                    set = event.currentTarget.value;
+                }}
                 maxlength="20000"
                 spellcheck="false"
             /></label
@@ -93,6 +101,22 @@
     </form>
     {#if trouble !== ''}<p role="alert" class="ink2 mt-1">{trouble}</p>{/if}
     {#if built}
+        {#if built.gates.length > 1 || built.statuses.length > 1}
+            <p class="stops">
+                {#if built.gates.length > 1}<span class="note">stopping at</span>
+                    {#each built.gates as { gate, urls } (gate)}<label
+                            ><input type="checkbox" class="box" value={gate} bind:group={gates} />
+                            {gate === 'indexable' ? 'no gate' : gate}
+                            <span class="note">{count(urls)}</span></label
+                        >{/each}{/if}
+                {#if built.statuses.length > 1}<span class="note">answering</span>
+                    {#each built.statuses as { status, urls } (status)}{#if status !== 0}<label
+                                ><input type="checkbox" class="box" value={status} bind:group={statuses} />
+                                {status} <span class="note">{count(urls)}</span></label
+                            >{/if}{/each}{/if}
+                <span class="note">none ticked: all of them</span>
+            </p>
+        {/if}
         <p class="mt-2">
             It lists <b>{counted(built.entries, 'page')}</b> in {counted(built.files.length, 'file')}. Against what is
             listed today:
@@ -139,6 +163,12 @@
     }
     .tick {
         padding-bottom: 5px;
+    }
+    .stops {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 2px 0.9rem;
+        margin-top: 0.5rem;
     }
     .files {
         display: flex;

@@ -1,11 +1,12 @@
 <script lang="ts">
-    /** A sitemap that is not on the site yet, or on none: judged as it would be there, against what this survey knows. */
+    /** A sitemap that is not on the site yet, or on none: judged as it would be there, and against a survey where one is looked at. */
     import { ask } from '../../wire/client.ts';
     import { SitemapJudgedAnswer } from '../../wire/sitemap-judging.ts';
     import { by } from '../../core/words/numbers.ts';
     import { count, counted } from '../parts/format.ts';
 
-    let { api }: { api: string } = $props();
+    /** Address in the API, of a survey or of a site. @prop title of the pane */
+    let { api, title = 'Judge another one' }: { api: string; title?: string } = $props();
     let from = $state<'file' | 'text' | 'address'>('file');
     let files = $state<FileList | undefined>();
     let text = $state('');
@@ -36,8 +37,8 @@
     }
 </script>
 
-<section class="pane border-t border-(--rule)" aria-label="Judge another one">
-    <h2 class="pane-name">Judge another one <span class="note">nothing of it is kept</span></h2>
+<section class="pane border-t border-(--rule)" aria-label={title}>
+    <h2 class="pane-name">{title} <span class="note">nothing of it is kept</span></h2>
     <form class="asks" onsubmit={judge}>
         <label
             ><span class="note">from</span><select class="field" bind:value={from}>

@@ -5,6 +5,8 @@
     import DoorReportView from '$lib/ui/door/DoorReportView.svelte';
     import KnockControls from '$lib/ui/door/KnockControls.svelte';
     import KnockList from '$lib/ui/door/KnockList.svelte';
+    import SitemapJudge from '$lib/ui/sitemaps/SitemapJudge.svelte';
+    import { siteApi } from '$lib/wire/client.ts';
     import { moment } from '$lib/ui/parts/format.ts';
 
     let { data, form } = $props();
@@ -41,5 +43,6 @@
             <DoorReportView report={data.knock.report} before={data.before} knockName="at" />
         {/if}
     </form>
+    <SitemapJudge api={siteApi(data.site.id)} title="Judge a sitemap" />
     <KnockList list={data.list} shown={data.knock?.id ?? null} />
 </Plain>
