@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startStandIn, type StandIn } from '../../demo/stand-in.ts';
+import type { RobotsNow } from '$lib/wire/robots-now.ts';
 import { startApplication } from '../support/application.ts';
 import { ask as askAt, type HttpAnswer } from '../support/ask.ts';
 import { runCommand, type CommandResult } from '../support/command.ts';
@@ -271,6 +272,31 @@ describe('a robots.txt that is proposed', () => {
             expect.stringContaining('500 KiB'),
         ]);
         expect((await say('DELETE', 'robots-proposals')).status).toBe(400);
+    });
+});
+
+describe('the robots.txt of a host as it is now', () => {
+    it('is asked for beside any survey, and nothing is kept', async () => {
+        const origin = `http://127.0.0.1:${standIn.port}`;
+        const before = await ask('surveys/1/summary.json');
+        const told = JSON.parse((await say('POST', 'robots-live', { origin })).body) as RobotsNow;
+        const served = await askAt(origin, '/robots.txt');
+        expect([told.status, told.text]).toEqual([served.status, served.status === 200 ? served.body : '']);
+        expect((await ask('surveys/1/summary.json')).body).toBe(before.body);
+    });
+
+    it.each([
+        [{}, 400, 'Say of which host'],
+        [{ origin: 'mailto:x' }, 422, 'is no host'],
+    ])('%j is refused with a sentence', async (body, status, said) => {
+        const answer = await say('POST', 'robots-live', body);
+        expect([answer.status, answer.body]).toEqual([status, expect.stringContaining(said)]);
+    });
+
+    it('of a host that does not answer says so', async () => {
+        const told = JSON.parse((await say('POST', 'robots-live', { origin: 'http://127.0.0.1:1' })).body) as RobotsNow;
+        expect([told.status, told.text]).toEqual([null, '']);
+        expect(told.note).toMatch(/refused|reached|answer/);
     });
 });
 

@@ -1,13 +1,9 @@
 /** A sitemap that is not part of a survey, judged beside it: a file, a text, or what an address answers. */
 import { entriesJudged, type EntriesJudged } from '../core/areas/entries-judged.ts';
 import { readAddress } from '../core/address/address.ts';
-import { belongingOf } from '../core/scope/belonging.ts';
 import type { SitemapKnock } from '../core/sitemap/judge-sitemap.ts';
-import { NO_SECRETS } from '../core/survey/settings.ts';
 import { SITEMAP_KINDS, type ToldStep } from '../core/words/sitemap-steps.ts';
-import { readSettings } from './access/settings.ts';
-import { PatientClient } from './crawl/patient-client.ts';
-import { pinsOf } from './crawl/pins.ts';
+import { askOnce } from './ask-once.ts';
 import { knockOfBytes, knockOfUrl, stepsOfFile } from './crawl/sitemap-knock.ts';
 import { MAX_SITEMAP_BYTES } from '../core/sitemap/read-sitemap.ts';
 import { SitemapAsked } from '../wire/sitemap-judging.ts';
@@ -70,18 +66,10 @@ async function judgeUrl(context: Context, written: string): Promise<Judging> {
     const address = readAddress(written.trim(), site.start);
     if (!address.ok) return { ok: false, say: `"${written}" is no address. It begins with https://` };
     const { url } = address.address;
-    const read = readSettings({ start: url, pins: site.settings.pins });
-    if (!read.ok) return { ok: false, say: read.troubles[0]?.say ?? 'That address cannot be asked for.' };
-    const settings = { ...read.settings, allowPrivate: site.settings.allowPrivate };
-    const pins = pinsOf(settings.pins);
-    const belonging = belongingOf(settings.start, pins, settings);
-    const stop = new AbortController();
-    const client = new PatientClient({ settings, secrets: NO_SECRETS, belonging, pins, stop: stop.signal });
-    try {
-        return { ok: true, judged: await judged(context, await knockOfUrl(client, url), url) };
-    } finally {
-        await client.close();
-    }
+    const asked = await askOnce(site, url, (client) => knockOfUrl(client, url));
+    return 'say' in asked
+        ? { ok: false, say: asked.say }
+        : { ok: true, judged: await judged(context, asked.told, url) };
 }
 
 async function judged({ packed }: Context, knock: SitemapKnock, at: string | null): Promise<SitemapJudged> {

@@ -57,6 +57,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SITE}/laid-changes.csv`]: SEE,
     [`${SITE}/proposal-answers`]: { GET: 'see', POST: 'say' },
     // Asks for an address of somebody's choice, or takes a file: nothing is kept.
+    [`${SITE}/robots-live`]: { POST: 'knock' },
     [`${SITE}/sitemap-judge`]: { POST: 'knock' },
     [`${SITE}/generic-words`]: { GET: 'see', PUT: 'say' },
     [`${SITE}/subjects`]: { GET: 'see', PUT: 'say' },

@@ -2,6 +2,8 @@
     /** The proposal that the site keeps for this host, and the file as other surveys received it: each can be laid beside this one. */
     import { diffLines } from 'diff';
     import { by } from '../../core/words/numbers.ts';
+    import type { Answer } from '../../wire/client.ts';
+    import type { RobotsNow } from '../../wire/robots-now.ts';
     import { count, moment } from '../parts/format.ts';
     import type { RobotsEdit } from './robots-edit.svelte.ts';
 
@@ -17,16 +19,19 @@
         /** Keeps the edit, or throws the kept one away. @returns why not, as a sentence; empty where it is done */
         keep: (text: string, note: string) => Promise<string>;
         drop: () => Promise<string>;
+        /** Asks for the file as it is now. */
+        askNow: () => Promise<Answer<RobotsNow>>;
     }
-    let { edit, before, proposal, others, keep, drop }: Props = $props();
+    let { edit, before, proposal, others, keep, drop, askNow }: Props = $props();
     let note = $derived(proposal?.note ?? '');
     let refusal = $state('');
+    let now = $state<RobotsNow | null>(null);
     let isBusy = $state(false);
 
-    /** Lines that come and go from the file as it is to another text. */
-    function difference(text: string): string {
+    /** Lines that come and go from a file to another text. */
+    function difference(text: string, from = before): string {
         let [added, removed] = [0, 0];
-        for (const part of diffLines(before, text)) {
+        for (const part of diffLines(from, text)) {
             if (part.added) added += part.count;
             if (part.removed) removed += part.count;
         }
@@ -41,6 +46,11 @@
         refusal = await what();
         isBusy = false;
     }
+    async function look(): Promise<string> {
+        const answer = await askNow();
+        if (answer.ok) now = answer.data;
+        return answer.ok ? '' : answer.say;
+    }
     const named = (surveys: (typeof others)[number]['surveys']): string =>
         `${by(surveys.length, 'survey', 'surveys')} ${surveys.map(({ survey }) => survey).join(', ')}`;
 </script>
@@ -51,9 +61,11 @@
         <p class="note">None is kept. An edit can be kept as one, for whoever changes the file.</p>
     {:else}
         <p>
-            Kept {moment(proposal.updatedAt)}: {proposal.text === before
+            Kept {moment(proposal.updatedAt)}: {proposal.text === (now?.text ?? before)
                 ? 'it says what the file says by now'
-                : `${difference(proposal.text)} against the file as this survey received it`}.
+                : now === null
+                  ? `${difference(proposal.text)} against the file as this survey received it`
+                  : `${difference(proposal.text, now.text)} against the file as it is now`}.
         </p>
         {#if proposal.note !== ''}<p class="note breaks">{proposal.note}</p>{/if}
     {/if}
@@ -75,6 +87,19 @@
         {/if}
         {#if proposal !== null}
             <button class="tb outlined" disabled={isBusy} onclick={() => act(drop)}>Throw it away</button>
+        {/if}
+    </p>
+    <p class="flex flex-wrap items-baseline gap-3 mt-1" role="status">
+        <button class="tb outlined" disabled={isBusy} onclick={() => act(look)}>Ask for the file as it is now</button>
+        {#if now !== null}
+            <span
+                >{now.note === '' ? '' : `${now.note}; `}{now.text === before
+                    ? 'as this survey received it'
+                    : `${difference(now.text)} against this survey`}, {moment(now.at)}</span
+            >
+            {#if now.text !== before && edit.text !== now.text}
+                <button class="set" onclick={() => now && edit.write(now.text)}>lay it beside this one</button>
+            {/if}
         {/if}
     </p>
     {#if refusal !== ''}<p class="fault-line" role="alert">{refusal}</p>{/if}

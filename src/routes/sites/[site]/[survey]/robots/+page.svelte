@@ -15,7 +15,8 @@
     import RobotsTester from '$lib/ui/robots/RobotsTester.svelte';
     import RobotsWouldChange from '$lib/ui/robots/RobotsWouldChange.svelte';
     import { RobotsEdit } from '$lib/ui/robots/robots-edit.svelte.ts';
-    import { tell } from '$lib/wire/client.ts';
+    import { ask, siteApi, tell } from '$lib/wire/client.ts';
+    import { RobotsNow } from '$lib/wire/robots-now.ts';
     import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
 
@@ -48,6 +49,8 @@
         changed(
             await tell(`${proposals}?${new URLSearchParams({ origin: file?.origin ?? '' })}`, { method: 'DELETE' }),
         );
+    const askNow = () =>
+        ask(RobotsNow, `${siteApi(data.site.id)}/robots-live`, { method: 'POST', body: { origin: file?.origin } });
     const asked = $derived.by(() => {
         const address = file && path.trim() !== '' ? readAddress(path.trim(), `${file.origin}/`) : null;
         if (!file || !address?.ok) return null;
@@ -76,7 +79,15 @@
                     bind:path
                 />
                 <RobotsEditor {edit} named={file.named} set={{ text: data.set.text, pages: data.set.size }} />
-                <RobotsKept {edit} before={file.text} proposal={data.proposal} others={data.others} {keep} {drop} />
+                <RobotsKept
+                    {edit}
+                    before={file.text}
+                    proposal={data.proposal}
+                    others={data.others}
+                    {keep}
+                    {drop}
+                    {askNow}
+                />
                 <RobotsWouldChange {edit} {to} />
                 <RobotsFindings {file} />
             </div>

@@ -1,0 +1,15 @@
+/** The robots.txt of a host as it is now. */
+import { z } from 'zod';
+
+export const RobotsNowAsked = z.object({ origin: z.string().trim().min(1).max(300) });
+
+export const RobotsNow = z.object({
+    text: z.string(),
+    /** Status of the answer; null where there was none. */
+    status: z.number().nullable(),
+    /** What is odd about it, in words; empty for nothing. */
+    note: z.string(),
+    /** When it was asked for, milliseconds since 1970. */
+    at: z.number(),
+});
+export type RobotsNow = z.infer<typeof RobotsNow>;
