@@ -8,15 +8,12 @@
     import ProposalDesk from '$lib/ui/proposals/ProposalDesk.svelte';
     import { ProposalCourse, type CoursePlace } from '$lib/ui/proposals/proposal-course.svelte.ts';
     import ProposalsHeadline from '$lib/ui/proposals/ProposalsHeadline.svelte';
-    import SetSubjects from '$lib/ui/proposals/SetSubjects.svelte';
-    import SubjectListForm from '$lib/ui/proposals/SubjectListForm.svelte';
     import TargetHead from '$lib/ui/proposals/TargetHead.svelte';
+    import TargetSettings from '$lib/ui/proposals/TargetSettings.svelte';
     import TargetList from '$lib/ui/proposals/TargetList.svelte';
-    import WantedForm from '$lib/ui/proposals/WantedForm.svelte';
     import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
     import { siteApi, surveyApi, tell } from '$lib/wire/client.ts';
-    import type { WantedLinks } from '$lib/wire/wanted-links.ts';
 
     let { data } = $props();
     const to = $derived(viewLinks(page.url, data));
@@ -85,19 +82,7 @@
                 {hrefOf}
                 hrefFrom={(from) => withParams(page.url, { from: String(from), of: null })}
             />
-            <WantedForm
-                wanted={data.wanted}
-                offered={data.offered}
-                onSave={(wanted: WantedLinks) => say('wanted-links', wanted)}
-            />
-            <SetSubjects
-                said={data.subjects}
-                set={data.set.text.trim()}
-                setSize={data.set.size}
-                {to}
-                onSave={(subjects) => say('subjects', { subjects })}
-            />
-            <SubjectListForm start={data.site.start} onSave={(subjects) => say('subjects', { subjects })} />
+            <TargetSettings {data} {to} {say} />
             {#if data.text === null}{@render oneText()}{/if}
         </div>
         <ProposalDesk {course} {to} hasTarget={chosen !== null} onTaken={taken} onNextTarget={nextTarget} />
