@@ -40,6 +40,7 @@ const CORE_FOLDERS = [
     'areas',
     'checks',
     'proposals',
+    'map',
     'formats',
     'views',
 ];

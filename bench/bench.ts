@@ -11,6 +11,7 @@ import { largeBench } from './large.ts';
 import { memoryBench } from './memory.ts';
 import { menuBench } from './menu-site.ts';
 import { checksBench } from './checks.ts';
+import { mapBench } from './map.ts';
 import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
@@ -41,6 +42,7 @@ const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     graph: graphBench,
     packed: packedBench,
     checks: checksBench,
+    map: mapBench,
     large: largeBench,
     together: togetherBench,
 };

@@ -1,6 +1,9 @@
 /** What the survey worker answers, on the very bytes the server works on; without the worker around it. */
 import { hostUrls, robotsChange, type RobotsChange } from '../core/areas/robots-change.ts';
 import type { Part } from '../core/columns/column.ts';
+import { depthLayout, type DepthLayout } from '../core/map/depth-layout.ts';
+import { mapFacts, type MapFacts } from '../core/map/map-facts.ts';
+import { mapCard, type MapCard } from '../core/views/map.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { decodeSections } from '../core/packed/sections.ts';
 import { robotsOptions, type RobotsOption } from '../core/robots/edit-robots.ts';
@@ -28,6 +31,20 @@ export interface RobotsQuestion {
 
 /** Which pages are to be closed or opened: a set, or all below a folder, or the one at a path. */
 export type ChosenPages = { by: 'set'; set: string } | { by: 'path'; path: string };
+
+/** The map by depth, in a window of this size; with how wide the names of sections are. */
+export interface MapQuestion {
+    /** Sections in the site's order. */
+    sections: readonly string[];
+    width: number;
+    height: number;
+    nameWidths: Readonly<Record<string, number>>;
+}
+
+export interface MapAnswer {
+    layout: DepthLayout;
+    facts: MapFacts;
+}
 
 export interface RobotsWishQuestion {
     origin: string;
@@ -105,6 +122,28 @@ export class SurveyAnswers {
         }
         const chosen = Uint8Array.from(urls, (_, at) => Number(isChosen(at)));
         return robotsOptions(question.text, matcher, { make: question.make, agent: question.agent, chosen });
+    }
+
+    /** Where each page is drawn. @throws Error where the bytes cannot be had */
+    async map(name: SurveyName, { sections, width, height, nameWidths }: MapQuestion): Promise<MapAnswer> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['measures']);
+        const facts = mapFacts(survey, sections);
+        return { facts, layout: depthLayout(facts, { width, height, nameWidth: (of) => nameWidths[of] ?? 60 }) };
+    }
+
+    /** What is told of a page that is pointed at; null where there is none. */
+    async mapCard(name: SurveyName, node: number): Promise<MapCard | null> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['measures', 'text']);
+        return node >= 0 && node < survey.count ? mapCard(survey, node) : null;
+    }
+
+    /** The node of a URL; -1 for none. */
+    async nodeOf(name: SurveyName, url: string): Promise<number> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['text']);
+        return survey.nodeOf(url);
     }
 
     async #have(survey: PackedSurvey, name: SurveyName, parts: readonly Part[]): Promise<void> {

@@ -2,7 +2,8 @@
 import SurveyWorker from './survey-worker.ts?worker';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
-import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
+import type { MapCard } from '../core/views/map.ts';
+import type { MapAnswer, MapQuestion, RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
 import type { SurveyQuestion, SurveyReply, SurveyRequest } from './survey-worker.ts';
 
 export class SurveyClient {
@@ -37,6 +38,24 @@ export class SurveyClient {
     async robotsOptions(name: SurveyName, question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
         const value = await this.#ask({ ...name, ask: 'robots options', question });
         return Array.isArray(value) ? value : null;
+    }
+
+    /** Where each page is drawn. */
+    async map(name: SurveyName, question: MapQuestion): Promise<MapAnswer | null> {
+        const value = await this.#ask({ ...name, ask: 'map', question });
+        return value !== null && typeof value === 'object' && 'layout' in value ? value : null;
+    }
+
+    /** What is told of a page that is pointed at. */
+    async mapCard(name: SurveyName, node: number): Promise<MapCard | null> {
+        const value = await this.#ask({ ...name, ask: 'map card', node });
+        return value !== null && typeof value === 'object' && 'waysIn' in value ? value : null;
+    }
+
+    /** The node of a URL; null where there is none. */
+    async nodeOf(name: SurveyName, url: string): Promise<number | null> {
+        const value = await this.#ask({ ...name, ask: 'node', url });
+        return typeof value === 'number' && value >= 0 ? value : null;
     }
 
     close(): void {

@@ -6,7 +6,15 @@ import { SetUnknown } from '../core/sets/evaluate-set.ts';
 import type { Part } from '../core/columns/column.ts';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
-import { SurveyAnswers, type RobotsQuestion, type RobotsWishQuestion, type SurveyName } from './survey-answers.ts';
+import type { MapCard } from '../core/views/map.ts';
+import {
+    SurveyAnswers,
+    type MapAnswer,
+    type MapQuestion,
+    type RobotsQuestion,
+    type RobotsWishQuestion,
+    type SurveyName,
+} from './survey-answers.ts';
 
 export type SurveyQuestion = SurveyName &
     (
@@ -14,13 +22,16 @@ export type SurveyQuestion = SurveyName &
         | { ask: 'size' | 'nodes'; text: string }
         | { ask: 'robots'; question: RobotsQuestion }
         | { ask: 'robots options'; question: RobotsWishQuestion }
+        | { ask: 'map'; question: MapQuestion }
+        | { ask: 'map card'; node: number }
+        | { ask: 'node'; url: string }
     );
 export type SurveyRequest = SurveyQuestion & { id: number };
 
 export interface SurveyReply {
     id: number;
     /** For `open` 1; for `size` a number; for `nodes` a list; for robots.txt what changes, or what can be done. Null for what is no set, or cannot be told here. */
-    value: number | Uint32Array<ArrayBuffer> | RobotsChange | RobotsOption[] | null;
+    value: number | Uint32Array<ArrayBuffer> | RobotsChange | RobotsOption[] | MapAnswer | MapCard | null;
 }
 
 /** A survey above this is left to the server: a browser need not hold its bytes. */
@@ -54,6 +65,12 @@ async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
             return answers.robots(request, request.question);
         case 'robots options':
             return answers.robotsOptions(request, request.question);
+        case 'map':
+            return answers.map(request, request.question);
+        case 'map card':
+            return answers.mapCard(request, request.node);
+        case 'node':
+            return answers.nodeOf(request, request.url);
     }
 }
 

@@ -4,7 +4,7 @@
  * one is added is in `CONTRIBUTING.md`.
  */
 
-export type AreaIcon = 'page' | 'ways' | 'scale' | 'quote' | 'gate' | 'table' | 'link' | 'compass' | 'door';
+export type AreaIcon = 'page' | 'ways' | 'scale' | 'quote' | 'gate' | 'table' | 'link' | 'compass' | 'door' | 'map';
 
 export interface AreaView {
     /** Its route, below the survey. */
@@ -86,13 +86,14 @@ export const AREAS: readonly Area[] = [
             view('checks', 'Checks'),
         ],
     },
-    { name: 'Pages', question: 'look a page up', icon: 'table', key: '6', views: [view('pages', 'Pages', true)] },
-    { name: 'Links', question: 'look a link up', icon: 'link', key: '7', views: [view('links', 'Links', true)] },
+    { name: 'Map', question: 'see it whole', icon: 'map', key: '6', views: [view('map', 'The whole site', true)] },
+    { name: 'Pages', question: 'look a page up', icon: 'table', key: '7', views: [view('pages', 'Pages', true)] },
+    { name: 'Links', question: 'look a link up', icon: 'link', key: '8', views: [view('links', 'Links', true)] },
     {
         name: 'Survey',
         question: 'how was it read?',
         icon: 'compass',
-        key: '8',
+        key: '9',
         views: [
             view('progress', 'How it was read'),
             view('completeness', 'Completeness'),

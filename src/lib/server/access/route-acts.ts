@@ -29,6 +29,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/weight`]: SEE,
     [`${VIEW}/anchors`]: SEE,
     [`${VIEW}/same-words`]: SEE,
+    [`${VIEW}/map`]: SEE,
     [`${VIEW}/proposals`]: SEE,
     [`${VIEW}/wording`]: SEE,
     [`${VIEW}/laid-aside`]: SEE,

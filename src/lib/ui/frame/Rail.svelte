@@ -1,6 +1,7 @@
 <script lang="ts">
     /** At the left of every view: the site and its surveys, the areas, the box that finds, keys and theme. */
     import Compass from '@lucide/svelte/icons/compass';
+    import MapIcon from '@lucide/svelte/icons/map';
     import DoorOpen from '@lucide/svelte/icons/door-open';
     import Fence from '@lucide/svelte/icons/fence';
     import FileText from '@lucide/svelte/icons/file-text';
@@ -31,6 +32,7 @@
     let { site, sites, survey, surveys, areas, hrefOfSurvey, onTheme, onFind, onKeys }: Props = $props();
     /** Drawn where there is no room for words. */
     const ICONS: Record<AreaIcon, typeof Compass> = {
+        map: MapIcon,
         page: FileText,
         ways: Waypoints,
         scale: Scale,

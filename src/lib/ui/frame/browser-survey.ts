@@ -2,7 +2,14 @@
 import { getContext, setContext } from 'svelte';
 import type { RobotsChange } from '../../core/areas/robots-change.ts';
 import type { RobotsOption } from '../../core/robots/edit-robots.ts';
-import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from '../../workers/survey-answers.ts';
+import type { MapCard } from '../../core/views/map.ts';
+import type {
+    MapAnswer,
+    MapQuestion,
+    RobotsQuestion,
+    RobotsWishQuestion,
+    SurveyName,
+} from '../../workers/survey-answers.ts';
 import { SurveyClient } from '../../workers/survey-client.ts';
 
 /** Answers are null where the browser cannot hold the survey. */
@@ -27,6 +34,25 @@ export class BrowserSurvey {
 
     robotsOptions(question: RobotsWishQuestion): Promise<RobotsOption[] | null> {
         return this.#client.robotsOptions(this.#named(), question);
+    }
+
+    /** Null too while a survey runs: it changes all the time. */
+    map(question: MapQuestion): Promise<MapAnswer | null> {
+        const { isEnded, ...name } = this.#named();
+        return isEnded ? this.#client.map(name, question) : Promise.resolve(null);
+    }
+
+    mapCard(node: number): Promise<MapCard | null> {
+        return this.#client.mapCard(this.#named(), node);
+    }
+
+    nodeOf(url: string): Promise<number | null> {
+        return this.#client.nodeOf(this.#named(), url);
+    }
+
+    /** The nodes of a set, ascending. */
+    nodes(text: string): Promise<Uint32Array | null> {
+        return this.#client.nodes(this.#named(), text);
     }
 
     close(): void {

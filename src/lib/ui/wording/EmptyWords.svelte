@@ -32,7 +32,13 @@
     {#if view.offered.length > 0}
         <h3 class="note list-name">Short, on no list, and calling many pages: do they say anything?</h3>
         <table class="ruled">
-            <thead><tr><th>words</th><th class="num">links</th><th class="num">to pages</th><th></th></tr></thead>
+            <thead
+                ><tr
+                    ><th>words</th><th class="num">links</th><th class="num">to pages</th><th
+                        ><span class="visually-hidden">say otherwise</span></th
+                    ></tr
+                ></thead
+            >
             <tbody>
                 {#each view.offered as { text, language, links, targets } (text)}
                     <tr>
@@ -60,7 +66,13 @@
         {#if shown.length === 0}<p class="note">None of its words catches a link here.</p>
         {:else}
             <table class="ruled">
-                <thead><tr><th>words</th><th class="num">links</th><th class="num">to places</th><th></th></tr></thead>
+                <thead
+                    ><tr
+                        ><th>words</th><th class="num">links</th><th class="num">to places</th><th
+                            ><span class="visually-hidden">say otherwise</span></th
+                        ></tr
+                    ></thead
+                >
                 <tbody>
                     {#each shown as { text, from, links, targets } (text)}
                         <tr class:ink3={from === 'dropped'}>

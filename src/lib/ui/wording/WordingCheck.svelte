@@ -19,7 +19,7 @@
 <article class="check">
     <header>
         <SeverityMark severity={check.severity} />
-        <h3 class="pane-name">{check.name}</h3>
+        <h2 class="pane-name">{check.name}</h2>
         <span class="num">
             {#if check.set === null}{count(check.pages)}
             {:else}<a class="set" href={to.set(check.set)}>{counted(check.pages, 'page')}</a

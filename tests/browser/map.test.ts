@@ -1,0 +1,106 @@
+/** The map: the whole site on one picture, walked with pointer and keys, the same as a table. */
+import type { Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import type { Application } from '../support/application.ts';
+import { clickText, textOf, waitForText, type WatchedPage } from '../support/browser.ts';
+import { openScene, type Scene } from '../support/scene.ts';
+
+let scene: Scene;
+let app: Application;
+let watched: WatchedPage;
+let page: Page;
+
+beforeAll(async () => {
+    scene = await openScene();
+    ({ app, page, watched } = scene);
+});
+afterAll(async () => {
+    await scene?.close();
+});
+afterEach(() => {
+    expect(watched.troubles).toEqual([]);
+});
+
+const there = async (query = ''): Promise<void> => {
+    await page.goto(`${app.address}/sites/1/1/map${query}`, { waitUntil: 'networkidle2' });
+    // Names of bars come behind the rest of the picture.
+    await page.waitForSelector('.picture[data-named="true"]');
+};
+/** Points of the picture that are drawn, of the layer below: none is a picture that was never made. */
+const drawnPoints = (): Promise<number> =>
+    page.$eval('.picture > canvas', (element) => {
+        const canvas = element as HTMLCanvasElement;
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        let points = 0;
+        for (let at = 3; at < data.length; at += 4) if (data[at] !== 0) points++;
+        return points;
+    });
+const pictureOf = (): Promise<string> =>
+    page.$eval('.picture > canvas', (element) => (element as HTMLCanvasElement).toDataURL());
+const heads = (): Promise<string[]> =>
+    page.$$eval('.heads .head', (all) => all.map((head) => (head as HTMLElement).innerText.replace(/\s+/g, ' ')));
+
+describe('the map', () => {
+    it('shows all pages by depth and section, the same picture each time, and as a table', async () => {
+        await there();
+        expect(await drawnPoints()).toBeGreaterThan(10_000);
+        const [told, first] = [await heads(), await pictureOf()];
+        expect(told.some((head) => /tools \d+/.test(head))).toBe(true);
+        await there();
+        expect(await pictureOf()).toBe(first);
+        expect(await heads()).toEqual(told);
+        await clickText(page, 'As a table pages by depth and section', 'summary');
+        const sums = await page.$$eval('table.ruled tbody tr td:last-child', (cells) =>
+            cells.reduce((sum, cell) => sum + Number(cell.textContent.replace(/\D/g, '')), 0),
+        );
+        const ofHeads = told.reduce((sum, head) => sum + Number(/(\d+)$/.exec(head)![1]), 0);
+        expect(sums).toBe(ofHeads);
+    });
+
+    it('tells the page that is pointed at, and opens it', async () => {
+        await there();
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        await page.mouse.move(box.x + 3, box.y + 8);
+        await waitForText(page, 'passes all seven');
+        expect(await textOf(page, '.told')).toMatch(/depth 0 clicks .*behind it \d+ pages/);
+        await page.mouse.click(box.x + 3, box.y + 8);
+        await page.waitForSelector('.sheet');
+        expect(new URL(page.url()).searchParams.get('page')).toBe('/');
+    });
+
+    it('is walked with the keys alone, and says where one is', async () => {
+        await there();
+        await page.focus('[role="application"]');
+        await page.keyboard.press('ArrowDown');
+        await page.waitForFunction(() =>
+            document.querySelector('.picture [role="status"]')!.textContent.includes('depth 0'),
+        );
+        await page.keyboard.press('ArrowDown');
+        await page.waitForFunction(() =>
+            document.querySelector('.picture [role="status"]')!.textContent.includes('depth 1'),
+        );
+        await page.keyboard.press('Enter');
+        await page.waitForSelector('.sheet');
+        expect(await textOf(page, '.sheet')).toContain('1 click');
+    });
+
+    it('lights the current set, and grows', async () => {
+        await there();
+        const whole = await pictureOf();
+        await there('?set=section+is+guides');
+        await page.waitForFunction(
+            (before) => (document.querySelector('.picture > canvas') as HTMLCanvasElement).toDataURL() !== before,
+            {},
+            whole,
+        );
+        const height = (): Promise<number> => page.$eval('.picture > canvas', (element) => element.clientHeight);
+        const before = await height();
+        await page.click('button[aria-label="Larger"]');
+        await page.waitForFunction(
+            (least) => document.querySelector('.picture > canvas')!.clientHeight > least,
+            {},
+            before,
+        );
+        expect(new URL(page.url()).searchParams.get('size')).toBe('1.5');
+    });
+});
