@@ -22,7 +22,7 @@ const VIEWS = [
     ['causes', `${survey}/causes`, 'night', 1280, 800],
     ['gates', `${survey}/gates`, 'chart', 1280, 800],
     ['robots', `${survey}/robots`, 'chart', 1280, 800],
-    ['variants', `${survey}/variants`, 'chart', 1280, 800],
+    ['map', `${survey}/map`, 'chart', 1280, 800],
     ['anchors', `${survey}/anchors?of=/visit/hours/`, 'chart', 1280, 800],
     ['proposals', `${survey}/proposals?of=/guides/oiling-a-whetstone/`, 'night', 1280, 800],
     ['sites', `${address}/sites`, 'chart', 1280, 800],
@@ -52,6 +52,7 @@ for (const [name, url, theme, width, height] of VIEWS) {
     await page.setViewport({ width, height });
     await page.evaluateOnNewDocument((chosen) => localStorage.setItem('theme', chosen), theme);
     await page.goto(url, { waitUntil: 'networkidle2' });
+    if (name === 'map') await page.waitForSelector('.picture[data-named="true"]');
     await page.screenshot({ path: `${folder}${name}.png` });
     await page.close();
 }

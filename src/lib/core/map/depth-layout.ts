@@ -101,7 +101,10 @@ const DENSE_BAR = 6;
 /** From this pitch on a bar holds its name. */
 export const NAMED_PITCH = 9;
 const LEAST_LOAD = 3;
+/** Of all reached pages. */
+const LEAST_SHARE = 0.004;
 const MOST_BARS = 48;
+const MOST_IN_BLOCK = 4;
 const UNREAD_HEIGHT = 30;
 /** The share of the window that bands without pages may take. */
 const ROOM = 0.6;
@@ -222,17 +225,30 @@ function bandsOf({ count, depth, form }: MapFacts): { bands: MapBand[]; bandOf: 
     };
 }
 
-/** Pages that are drawn as bars: the start page, and those that hold most, some dozens at most. */
-function barsOf({ count, form, depth, load }: MapFacts): Set<number> {
+/**
+ * Pages that are drawn as bars: the start page, and those that hold most, some dozens at most, few of each depth and
+ * section. On a large site only those that hold a good share of it.
+ */
+function barsOf({ count, form, depth, section, load }: MapFacts): Set<number> {
     const held: number[] = [];
     const bars = new Set<number>();
+    let reached = 0;
     for (let node = 0; node < count; node++) {
         if (form[node]! > FORM.stopped) continue;
+        reached++;
         if (depth[node] === 0 && bars.size === 0) bars.add(node);
         else if (load[node]! >= LEAST_LOAD) held.push(node);
     }
     held.sort((a, b) => load[b]! - load[a]! || a - b);
-    for (const node of held.slice(0, MOST_BARS)) bars.add(node);
+    const inBlock = new Map<string, number>();
+    for (const node of held) {
+        if (bars.size > MOST_BARS || load[node]! < reached * LEAST_SHARE) break;
+        const block = `${depth[node]} ${section[node]}`;
+        const before = inBlock.get(block) ?? 0;
+        if (before >= MOST_IN_BLOCK) continue;
+        inBlock.set(block, before + 1);
+        bars.add(node);
+    }
     return bars;
 }
 
