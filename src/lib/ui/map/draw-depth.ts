@@ -1,7 +1,8 @@
 /** Draws the map by depth. What is drawn is told by its layout alone: the same layout, the same picture. */
 import type { DepthLayout } from '../../core/map/depth-layout.ts';
 import { NAMED_PITCH } from '../../core/map/depth-layout.ts';
-import { FORM, type MapFacts } from '../../core/map/map-facts.ts';
+import { FORM, gateAt, type MapFacts } from '../../core/map/map-facts.ts';
+import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 import { css, mixed, STEPS, stepOf, type MapColours, type Rgb } from './map-colours.ts';
 
 export const MAP_SHADES = ['standing', 'depth', 'section'] as const;
@@ -18,6 +19,8 @@ export interface MapLook {
 const GAP = 1.2;
 /** From this pitch on a cell has an outline. */
 const OUTLINED_PITCH = 8;
+/** From this pitch on what is stopped bears the glyph of its gate. */
+const GLYPH_PITCH = 9;
 const DIMMED = 0.3;
 /** From the edge of a cell to the line of a way. */
 const GUTTER = 5;
@@ -58,7 +61,7 @@ export function drawDepth(
             brush.fillStyle = css(colours.paper);
             brush.fillRect(x, y, size, size);
             outline(brush, x, y, size, size, css(colours.ink));
-            if (pitch >= 10) bar(brush, x + 2.5, y + size / 2, size - 5, css(colours.ink));
+            if (pitch >= GLYPH_PITCH) glyph(brush, facts.gate[order[from]!]!, x, y, size, css(colours.ink));
         }
     }
     brush.globalAlpha = 1;
@@ -139,9 +142,24 @@ function outline(brush: CanvasRenderingContext2D, x: number, y: number, width: n
     brush.strokeRect(x + 0.5, y + 0.5, Math.max(0, width - 1), Math.max(0, height - 1));
 }
 
-function bar(brush: CanvasRenderingContext2D, x: number, y: number, width: number, colour: string): void {
-    brush.fillStyle = colour;
-    brush.fillRect(x, y - 0.75, width, 1.5);
+/** The glyph of a gate, drawn on twelve units, in a cell. */
+function glyph(
+    brush: CanvasRenderingContext2D,
+    code: number,
+    x: number,
+    y: number,
+    size: number,
+    colour: string,
+): void {
+    const gate = gateAt(code);
+    if (!gate) return;
+    brush.save();
+    brush.translate(x + 1, y + 1);
+    brush.scale((size - 2) / 12, (size - 2) / 12);
+    brush.strokeStyle = colour;
+    brush.lineWidth = 1.8;
+    brush.stroke(new Path2D(GATE_GLYPHS[gate]));
+    brush.restore();
 }
 
 function hatch(
