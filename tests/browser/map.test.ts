@@ -84,6 +84,24 @@ describe('the map', () => {
         expect(await textOf(page, '.sheet')).toContain('1 click');
     });
 
+    it('makes a set of what is dragged over, or says that it is too much', async () => {
+        await there();
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        const drag = async (from: [number, number], to: [number, number]): Promise<void> => {
+            await page.mouse.move(box.x + from[0], box.y + from[1]);
+            await page.mouse.down();
+            await page.mouse.move(box.x + to[0], box.y + to[1], { steps: 4 });
+            await page.mouse.up();
+        };
+        await drag([1, 1], [box.width - 2, box.height - 2]);
+        await waitForText(page, 'a set holds 80 at most');
+        // The start page alone: its bar begins at the left edge.
+        await drag([0.5, 2], [12, 18]);
+        await page.waitForFunction(() => new URL(location.href).searchParams.has('set'));
+        expect(new URL(page.url()).searchParams.get('set')).toMatch(/^url is one of "http[^"]*"$/);
+        await waitForText(page, '1 of ');
+    });
+
     it('lights the current set, and grows', async () => {
         await there();
         const whole = await pictureOf();

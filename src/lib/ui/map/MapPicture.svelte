@@ -8,8 +8,10 @@
     import type { MapCard } from '../../core/views/map.ts';
     import type { MapAnswer } from '../../workers/survey-answers.ts';
     import type { BrowserSurvey } from '../frame/browser-survey.ts';
+    import { count } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
-    import { drawDepth, drawWay, type MapShade } from './draw-depth.ts';
+    import { drawDepth, type MapShade } from './draw-depth.ts';
+    import { drawOver } from './draw-over.ts';
     import { DepthPlaces, type MapPlace } from './hit-depth.ts';
     import MapCardView from './MapCardView.svelte';
     import MapHeads from './MapHeads.svelte';
@@ -17,7 +19,7 @@
     import MapSums from './MapSums.svelte';
     import { barNames } from './bar-names.ts';
     import { brushOf } from './canvas-brush.ts';
-    import { css, mapColours } from './map-colours.ts';
+    import { mapColours } from './map-colours.ts';
 
     interface Props {
         survey: BrowserSurvey;
@@ -31,8 +33,10 @@
         way: readonly string[];
         to: ViewLinks;
         onOpen: (url: string) => void;
+        /** Makes a line the current set. */
+        onSet: (line: string) => void;
     }
-    let { survey, map, sections, shade, lit, way, to, onOpen }: Props = $props();
+    let { survey, map, sections, shade, lit, way, to, onOpen, onSet }: Props = $props();
     const { layout, facts } = $derived(map);
     const places = $derived(new DepthPlaces(layout));
     let canvas = $state<HTMLCanvasElement>();
@@ -88,25 +92,7 @@
         if (!over) return;
         const brush = brushOf(over, layout);
         if (!brush) return;
-        const colours = mapColours(over);
-        if (steps.length > 1) drawWay(brush, steps, colours);
-        for (const [place, wide] of [
-            [chosen, 3],
-            [at, 2],
-        ] as const) {
-            if (!place) continue;
-            brush.strokeStyle = css(colours.paper);
-            brush.lineWidth = wide + 2;
-            brush.strokeRect(place.x - 2, place.y - 2, place.width + 2.8, place.height + 2.8);
-            brush.strokeStyle = css(colours.mark);
-            brush.lineWidth = wide;
-            brush.strokeRect(place.x - 2, place.y - 2, place.width + 2.8, place.height + 2.8);
-        }
-        if (drag) {
-            brush.fillStyle = css(colours.mark);
-            brush.globalAlpha = 0.15;
-            brush.fillRect(drag.left, drag.top, drag.right - drag.left, drag.bottom - drag.top);
-        }
+        drawOver(brush, mapColours(over), { way: steps, chosen, at, drag });
     });
 
     let drag = $state<{ left: number; top: number; right: number; bottom: number } | null>(null);
@@ -142,20 +128,21 @@
     async function onUp(event: PointerEvent): Promise<void> {
         const area = drag;
         [from, drag] = [null, null];
-        if (area) {
-            const nodes = places.within(area.left, area.top, area.right, area.bottom).slice(0, MOST_DRAGGED);
-            const told = await Promise.all(nodes.map((node) => survey.mapCard(node)));
-            const urls = told.flatMap((one) => (one ? [one.url] : []));
-            if (urls.length > 0)
-                location.href = to.set(`url is one of ${urls.map((url) => quoted(url, true)).join(', ')}`);
-            return;
-        }
+        if (area) return choose(places.within(area.left, area.top, area.right, area.bottom));
         const point = pointOf(event);
         await open(places.at(point.x, point.y));
     }
-    /** A set of more pages than this is better said in words. */
-    const MOST_DRAGGED = 120;
+    /** Pages that a set can name one by one: an address holds no more. */
+    const MOST_DRAGGED = 80;
+    let tooMany = $state(0);
 
+    async function choose(nodes: number[]): Promise<void> {
+        tooMany = nodes.length > MOST_DRAGGED ? nodes.length : 0;
+        if (nodes.length === 0 || tooMany > 0) return;
+        const told = await Promise.all(nodes.map((node) => survey.mapCard(node)));
+        const urls = told.flatMap((one) => (one ? [quoted(one.url, true)] : []));
+        onSet(`url is one of ${urls.join(', ')}`);
+    }
     async function open(place: MapPlace | null): Promise<void> {
         const node = place?.nodes[0];
         const told = node === undefined ? null : await survey.mapCard(node);
@@ -217,6 +204,12 @@
                 >
                     <MapCardView {card} pages={at.nodes.length} origin={to.origin} />
                 </div>
+            {/if}
+            {#if tooMany > 0}
+                <p class="note" role="alert">
+                    {count(tooMany)} pages: dragged over, a set holds {MOST_DRAGGED} at most. Heads and sums are sets of any
+                    size.
+                </p>
             {/if}
             <p class="visually-hidden" role="status">
                 {#if at && card}{card.title || card.url}, {card.depth === null

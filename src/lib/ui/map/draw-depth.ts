@@ -22,8 +22,6 @@ const OUTLINED_PITCH = 8;
 /** From this pitch on what is stopped bears the glyph of its gate. */
 const GLYPH_PITCH = 9;
 const DIMMED = 0.3;
-/** From the edge of a cell to the line of a way. */
-const GUTTER = 5;
 const GROUND = 0.1;
 
 export function drawDepth(
@@ -212,36 +210,4 @@ function label(
     }
     brush.fillText(cut, x + 12, middle);
     brush.textBaseline = 'alphabetic';
-}
-
-/** The way to a page: in the gutter left of each column, with a knot a step, so that it covers nothing. */
-export function drawWay(
-    brush: CanvasRenderingContext2D,
-    steps: readonly { x: number; y: number; height: number }[],
-    colours: MapColours,
-): void {
-    const points = steps.map(({ x, y, height }) => ({ x: x - GUTTER, y: y + Math.min(height, 12) / 2 }));
-    for (const [colour, wide] of [
-        [colours.paper, 6],
-        [colours.mark, 2.5],
-    ] as const) {
-        brush.strokeStyle = css(colour);
-        brush.lineWidth = wide;
-        brush.lineJoin = 'round';
-        brush.beginPath();
-        points.forEach((point, step) => {
-            const before = points[step - 1];
-            if (!before) brush.moveTo(point.x, point.y);
-            else {
-                // Across just above the page, then down to it.
-                const turn = point.x === before.x ? point.y : point.y - 8;
-                brush.lineTo(before.x, turn);
-                brush.lineTo(point.x, turn);
-                brush.lineTo(point.x, point.y);
-            }
-        });
-        brush.stroke();
-    }
-    brush.fillStyle = css(colours.mark);
-    for (const { x, y } of points) brush.fillRect(x - 3, y - 3, 6, 6);
 }

@@ -69,6 +69,7 @@
             {lit}
             {way}
             {to}
+            onSet={(line) => choose({ set: line })}
             onOpen={(url) => void goto(to.page(url), { noScroll: true, keepFocus: true })}
         />
     {:else if isAsked}
