@@ -102,6 +102,28 @@ describe('the map', () => {
         await waitForText(page, '1 of ');
     });
 
+    it('lets go of what is let go of outside of it: what follows is pointing', async () => {
+        await there();
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        await page.mouse.move(box.x + 30, box.y + 20);
+        await page.mouse.down();
+        await page.mouse.move(box.x - 30, box.y + 1, { steps: 3 });
+        await page.mouse.up();
+        await page.waitForFunction(() => new URL(location.href).searchParams.has('set'));
+        const set = new URL(page.url()).searchParams.get('set');
+        await page.mouse.move(box.x + 200, box.y + 60, { steps: 3 });
+        await page.mouse.move(box.x + 3, box.y + 8, { steps: 3 });
+        await waitForText(page, 'passes all seven');
+        expect(new URL(page.url()).searchParams.get('set')).toBe(set);
+    });
+
+    it('says so where the current set cannot be told in the browser', async () => {
+        await there(`?set=${encodeURIComponent('has fault')}`);
+        await waitForText(page, 'it is not lit here');
+        await there('?set=orphan');
+        await page.waitForFunction(() => !document.body.innerText.includes('it is not lit here'));
+    });
+
     it('lights the current set, and grows', async () => {
         await there();
         const whole = await pictureOf();

@@ -10,8 +10,15 @@ import type { ProposalRun } from '$lib/wire/proposal-run.ts';
 import { holdDatabase } from '$lib/server/process/database-process.ts';
 import { openDataFolder } from '$lib/server/process/data-folder.ts';
 import { openStore } from '$lib/server/store/connect.ts';
-import { saveFound, startProposalRun, takeProposalRun } from '$lib/server/store/proposal-run-store.ts';
-import { listSurveys } from '$lib/server/store/survey-store.ts';
+import {
+    latestProposalRun,
+    openTargets,
+    saveFound,
+    startProposalRun,
+    takeProposalRun,
+} from '$lib/server/store/proposal-run-store.ts';
+import { doProposalRun } from '$lib/server/jobs/proposal-run.ts';
+import { deleteSurveys, listSurveys } from '$lib/server/store/survey-store.ts';
 import { startApplication } from '../support/application.ts';
 import { ask as askAt, type HttpAnswer } from '../support/ask.ts';
 import { runCommand, until } from '../support/command.ts';
@@ -347,6 +354,20 @@ describe('words that say nothing', () => {
         expect(await read('generic-words')).toEqual([]);
     });
 
+    it('are at most 500 of a site: one more is refused with a sentence, one said anew is not', async () => {
+        for (let n = 0; n < 500; n++) {
+            await say('PUT', 'generic-words', { language: 'en', text: `word ${n}`, isGeneric: true });
+        }
+        const more = await say('PUT', 'generic-words', { language: 'en', text: 'word 500', isGeneric: true });
+        expect([more.status, more.body]).toEqual([400, expect.stringContaining('at most 500')]);
+        const anew = await say('PUT', 'generic-words', { language: 'en', text: 'word 3', isGeneric: false });
+        expect(anew.status).toBe(200);
+        for (let n = 0; n < 500; n++) {
+            await say('PUT', 'generic-words', { language: 'en', text: `word ${n}`, isGeneric: null });
+        }
+        expect(await read('generic-words')).toEqual([]);
+    });
+
     it.each([
         [{ language: 'en', text: ' … ', isGeneric: true }, 'with a letter or a number among them'],
         [{ language: 'en', text: 'x'.repeat(41), isGeneric: true }, 'at most 40 characters'],
@@ -429,6 +450,8 @@ describe('all targets of a set', () => {
         // Nobody else has it while its worker lives.
         expect(await takeProposalRun(store.db, 'other:1', () => false)).toBeNull();
         await saveFound(store.db, run.id, 0, { sentences: 77, best: [] });
+        // Of another revision nothing was looked for.
+        expect(await latestProposalRun(store.db, { id: surveyId, revision: revision + 1 })).toBeNull();
         await store.close();
         await hold.release();
         app = await startApplication(['start'], data);
@@ -436,6 +459,29 @@ describe('all targets of a set', () => {
         expect([told.state, told.done, told.targets]).toEqual(['done', 4, 4]);
         // What was done is not done again: the made-up number stays.
         expect(told.sentences).toBe(77 + 1 + 1);
+    });
+
+    it('are given up where each who takes them ends, and go with their survey', async () => {
+        await app.stop();
+        const hold = await holdDatabase(openDataFolder(data));
+        const store = openStore(hold.access);
+        const { db } = store;
+        const other = { siteId: 1, surveyId: 4_711, revision: 1, line: 'all', targets: [urlOf('/scythe')] };
+        await startProposalRun(db, other);
+        const owners = ['9:1', '9:2', '9:3', '9:4', '9:5', '9:6'];
+        const taken = [];
+        for (const owner of owners) taken.push((await takeProposalRun(db, owner, () => true))!);
+        expect(taken.map(({ isGivenUp }) => isGivenUp)).toEqual([false, false, false, false, false, true]);
+        await doProposalRun(store, taken[5]!, owners[5]!);
+        const told = (await latestProposalRun(db, { id: 4_711, revision: 1 }))!;
+        expect([told.state, told.done]).toEqual(['failed', 0]);
+        expect(told.trouble).toContain('it was begun several times');
+        await deleteSurveys(db, [4_711]);
+        expect(await latestProposalRun(db, { id: 4_711, revision: 1 })).toBeNull();
+        expect(await openTargets(db, told.id, 10)).toEqual([]);
+        await store.close();
+        await hold.release();
+        app = await startApplication(['start'], data);
     });
 
     it('can be stopped: what was found stays', async () => {

@@ -3,7 +3,7 @@ import { entriesJudged, type EntriesJudged } from '../core/areas/entries-judged.
 import { readAddress } from '../core/address/address.ts';
 import type { SitemapKnock } from '../core/sitemap/judge-sitemap.ts';
 import { SITEMAP_KINDS, type ToldStep } from '../core/words/sitemap-steps.ts';
-import { askOnce } from './ask-once.ts';
+import { withSiteClient } from './site-client.ts';
 import { knockOfBytes, knockOfUrl, stepsOfFile } from './crawl/sitemap-knock.ts';
 import { MAX_SITEMAP_BYTES } from '../core/sitemap/read-sitemap.ts';
 import { SitemapAsked } from '../wire/sitemap-judging.ts';
@@ -66,7 +66,7 @@ async function judgeUrl(context: Context, written: string): Promise<Judging> {
     const address = readAddress(written.trim(), site.start);
     if (!address.ok) return { ok: false, say: `"${written}" is no address. It begins with https://` };
     const { url } = address.address;
-    const asked = await askOnce(site, url, (client) => knockOfUrl(client, url));
+    const asked = await withSiteClient(site, url, (client) => knockOfUrl(client, url));
     return 'say' in asked
         ? { ok: false, say: asked.say }
         : { ok: true, judged: await judged(context, asked.told, url) };

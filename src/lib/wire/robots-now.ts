@@ -4,7 +4,8 @@ import { z } from 'zod';
 export const RobotsNowAsked = z.object({ origin: z.string().trim().min(1).max(300) });
 
 export const RobotsNow = z.object({
-    text: z.string(),
+    /** Null where it could not be had; empty where there is none. */
+    text: z.string().nullable(),
     /** Status of the answer; null where there was none. */
     status: z.number().nullable(),
     /** What is odd about it, in words; empty for nothing. */

@@ -166,6 +166,14 @@ describe('the map by depth', () => {
         expect(layout.bars[0]!.width).toBeCloseTo(last.x + last.width);
     });
 
+    it('has one start page across all of it, also where there are several', () => {
+        const facts = madeFacts(300, 5, 6);
+        for (const node of [1, 2, 3]) [facts.form[node], facts.depth[node], facts.load[node]] = [FORM.indexable, 0, 90];
+        const layout = depthLayout(facts, SIZE);
+        isSound(facts, layout);
+        expect(layout.bars.filter(({ isStart }) => isStart).map(({ node }) => node)).toEqual([0]);
+    });
+
     it.each([
         ['one page', madeFacts(1, 1, 1)],
         ['one level', { ...madeFacts(800, 5, 1), depth: new Int32Array(800).fill(1) }],

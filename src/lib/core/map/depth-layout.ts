@@ -44,6 +44,8 @@ export interface MapBar {
     height: number;
     /** Part of the bar that is filled: its load among the pages of the column; of the start page all. */
     share: number;
+    /** The start page: it reaches across all columns. */
+    isStart: boolean;
 }
 
 /** URLs that are known and were not read, of one column. */
@@ -124,8 +126,8 @@ interface Block {
 export function depthLayout(facts: MapFacts, size: MapSize): DepthLayout {
     const { columns, columnOf } = columnsOf(facts);
     const { bands, bandOf } = bandsOf(facts);
-    const bars = barsOf(facts);
-    const blocks = blocksOf(facts, columns.length, columnOf, bands, bandOf, bars);
+    const { start, bars } = barsOf(facts);
+    const blocks = blocksOf(facts, columns.length, columnOf, bands, bandOf, bars, start);
     const unread = new Uint32Array(columns.length);
     facts.form.forEach((form, node) => {
         if (form === FORM.unread) unread[columnOf(node)]!++;
@@ -133,7 +135,7 @@ export function depthLayout(facts: MapFacts, size: MapSize): DepthLayout {
     const tail = unread.some((urls) => urls > 0) ? UNREAD_HEIGHT + 2 * BAND_PADDING : 0;
     // Where bars stand below each other their names are what tells them apart.
     const barsIn = new Uint32Array(columns.length);
-    for (const node of bars) if (facts.depth[node] !== 0) barsIn[columnOf(node)]!++;
+    for (const node of bars) if (node !== start) barsIn[columnOf(node)]!++;
     const least = columns.map(({ section }, column) =>
         Math.max(
             barsIn[column]! > 2 ? NAMED_COLUMN : LEAST_COLUMN,
@@ -141,7 +143,7 @@ export function depthLayout(facts: MapFacts, size: MapSize): DepthLayout {
         ),
     );
     const tried = fitting(blocks, columns.length, bands.length, { ...size, height: size.height - tail }, least);
-    return placed(facts, size, columns, bands, blocks, tried, unread, tail);
+    return placed(facts, size, columns, bands, blocks, tried, unread, tail, start);
 }
 
 export interface DepthTable {
@@ -229,14 +231,15 @@ function bandsOf({ count, depth, form }: MapFacts): { bands: MapBand[]; bandOf: 
  * Pages that are drawn as bars: the start page, and those that hold most, some dozens at most, few of each depth and
  * section. On a large site only those that hold a good share of it.
  */
-function barsOf({ count, form, depth, section, load }: MapFacts): Set<number> {
+function barsOf({ count, form, depth, section, load }: MapFacts): { start: number; bars: Set<number> } {
     const held: number[] = [];
     const bars = new Set<number>();
-    let reached = 0;
+    let [reached, start] = [0, -1];
     for (let node = 0; node < count; node++) {
         if (form[node]! > FORM.stopped) continue;
         reached++;
-        if (depth[node] === 0 && bars.size === 0) bars.add(node);
+        // Of several start pages the first.
+        if (depth[node] === 0 && start === -1) bars.add((start = node));
         else if (load[node]! >= LEAST_LOAD) held.push(node);
     }
     held.sort((a, b) => load[b]! - load[a]! || a - b);
@@ -249,16 +252,17 @@ function barsOf({ count, form, depth, section, load }: MapFacts): Set<number> {
         inBlock.set(block, before + 1);
         bars.add(node);
     }
-    return bars;
+    return { start, bars };
 }
 
 function blocksOf(
-    { count, form, depth, standing, load, gate }: MapFacts,
+    { count, form, standing, load, gate }: MapFacts,
     columns: number,
     columnOf: (node: number) => number,
     bands: MapBand[],
     bandOf: (node: number) => number,
     bars: ReadonlySet<number>,
+    start: number,
 ): Block[] {
     const blocks = new Map<number, Block>();
     const forms = new Map<number, Map<number, number[]>>();
@@ -287,7 +291,6 @@ function blocksOf(
             else runs.set(own, [node]);
         }
     }
-    const start = [...bars].find((node) => depth[node] === 0) ?? -1;
     for (const [key, block] of blocks) {
         // The start page first: its bar reaches across all columns.
         block.bars.sort((a, b) => Number(b === start) - Number(a === start) || load[b]! - load[a]! || a - b);
@@ -412,6 +415,7 @@ function placed(
     { pitch, perCell, bar, widths, heights }: Tried,
     unread: Uint32Array,
     tail: number,
+    start: number,
 ): DepthLayout {
     let x = 0;
     columns.forEach((column, index) => {
@@ -442,7 +446,7 @@ function placed(
         const own = columns[column]!;
         let top = bands[band]!.y + BAND_PADDING / 2 + lead * bar;
         for (const node of held) {
-            const isStart = facts.depth[node] === 0;
+            const isStart = node === start;
             bars.push({
                 node,
                 column,
@@ -452,6 +456,7 @@ function placed(
                 width: isStart ? Math.max(1, x - COLUMN_GAP) : own.width,
                 height: bar - 2,
                 share: isStart ? 1 : Math.min(1, facts.load[node]! / Math.max(1, own.pages)),
+                isStart,
             });
             top += bar;
         }

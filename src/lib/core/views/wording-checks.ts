@@ -28,7 +28,7 @@ export interface WordingCheck extends CheckRow {
 
 const MOST_PLACES = 3;
 
-/** Those that find something first, the worst before the others; in the order of the register. Needs all parts. */
+/** Those that find something first, each part in the order of the register. Needs all parts. */
 export function wordingChecks(view: CheckView): WordingCheck[] {
     const rows = new Map(
         checksView(view).families.flatMap(({ checks }) => checks.map((row) => [row.id, row] as const)),

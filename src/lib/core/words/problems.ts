@@ -131,7 +131,7 @@ const PROBLEMS: { [C in ProblemCode]: (params: ProblemParams[C], line: number) =
     'run-failed': ({ cause, kept }) =>
         `It could not go on: ${cause}. Go on to try again; the log of the worker says more. ${keptSentence(kept)}`,
     'proposals-failed': ({ cause }) =>
-        `Looking for proposals could not go on: ${cause}. Look again to go on; the log of the worker says more.`,
+        `Looking for proposals could not go on: ${cause}. Look again to begin anew; the log of the worker says more.`,
     'proposals-no-words': () =>
         'The words of this survey are not known: they are gathered when a survey ends, and were not kept of earlier revisions.',
 

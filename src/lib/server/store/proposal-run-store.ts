@@ -9,6 +9,7 @@ import { FoundSentences, RUN_STATES, type FoundSentence, type ProposalRun } from
 import type { Database } from './connect.ts';
 import { LEASE_MILLISECONDS } from './job-store.ts';
 import * as schema from './schema.ts';
+import type { Survey } from './survey-store.ts';
 
 const { proposalRuns: runs, proposalRunTargets: targets } = schema;
 
@@ -71,9 +72,17 @@ export async function forgetProposalRuns(
     await db.delete(runs).where(inArray(runs.id, ids));
 }
 
-/** The last run of a survey, and how far it is; null where there was none. */
-export async function latestProposalRun(db: Database, surveyId: number): Promise<ProposalRun | null> {
-    const [run] = await db.select().from(runs).where(eq(runs.surveyId, surveyId)).orderBy(desc(runs.id)).limit(1);
+/** The last run of a revision of a survey, and how far it is; null where there was none. */
+export async function latestProposalRun(
+    db: Database,
+    { id: surveyId, revision }: Pick<Survey, 'id' | 'revision'>,
+): Promise<ProposalRun | null> {
+    const [run] = await db
+        .select()
+        .from(runs)
+        .where(and(eq(runs.surveyId, surveyId), eq(runs.revision, revision)))
+        .orderBy(desc(runs.id))
+        .limit(1);
     if (!run) return null;
     const [counts] = await db
         .select({

@@ -20,7 +20,7 @@ export async function showProposals(request: RequestContext, url: URL) {
         changesOf(site.id),
         subjectsOf(site.id),
         answersOf(site.id),
-        latestProposalRun(appStore().db, survey.id),
+        latestProposalRun(appStore().db, survey),
     ]);
     const found = run === null ? null : await foundOfRun(appStore().db, run.id);
     const adds = changes.filter(({ kind }) => kind === 'add');

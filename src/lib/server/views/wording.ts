@@ -37,5 +37,3 @@ async function withLines(
         })),
     }));
 }
-
-export type ShownWordingCheck = Awaited<ReturnType<typeof withLines>>[number];

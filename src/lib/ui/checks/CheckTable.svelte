@@ -2,7 +2,7 @@
     /** The checks of one question, each with what it finds, its threshold, and a switch. */
     import { thresholdRefusal } from '../../core/checks/settings.ts';
     import type { CheckRow } from '../../core/views/checks.ts';
-    import { count } from '../parts/format.ts';
+    import { count, withoutMarks } from '../parts/format.ts';
     import SeverityMark from '../parts/SeverityMark.svelte';
     import type { ViewLinks } from '../view/links.ts';
 
@@ -46,15 +46,15 @@
                             <summary>{check.name} <span class="note mono">{check.id}</span></summary>
                             <dl class="about">
                                 <dt>fires</dt>
-                                <dd>{check.fires}</dd>
+                                <dd>{withoutMarks(check.fires)}</dd>
                                 <dt>quiet</dt>
-                                <dd>{check.quiet}</dd>
+                                <dd>{withoutMarks(check.quiet)}</dd>
                                 <dt>why</dt>
-                                <dd>{check.why}</dd>
+                                <dd>{withoutMarks(check.why)}</dd>
                                 <dt>advice</dt>
-                                <dd>{check.advice}</dd>
+                                <dd>{withoutMarks(check.advice)}</dd>
                                 <dt>example</dt>
-                                <dd>{check.example.replaceAll('`', '')}</dd>
+                                <dd>{withoutMarks(check.example)}</dd>
                             </dl>
                         </details>
                     </td>

@@ -18,6 +18,7 @@
     import MapScale from './MapScale.svelte';
     import MapSums from './MapSums.svelte';
     import { barNames } from './bar-names.ts';
+    import { newest } from './newest.ts';
     import { brushOf } from './canvas-brush.ts';
     import { mapColours } from './map-colours.ts';
 
@@ -58,10 +59,10 @@
         watch.observe(root, { attributes: true, attributeFilter: ['data-theme'] });
         return () => watch.disconnect();
     });
-    $effect(() => void barNames(survey, layout, to.origin).then((told) => (names = told)));
+    $effect(() => newest(barNames(survey, layout, to.origin), (told) => (names = told)));
     $effect(() => {
         const [urls, known] = [way, places];
-        void Promise.all(urls.map((url) => survey.nodeOf(url))).then((nodes) => {
+        return newest(Promise.all(urls.map((url) => survey.nodeOf(url))), (nodes) => {
             steps = nodes.flatMap((node) => {
                 const place = node === null ? null : known.of(node);
                 return place ? [place] : [];
@@ -111,6 +112,12 @@
         const told = node === undefined ? null : await survey.mapCard(node);
         if (untrack(() => at) === place) card = told;
     }
+    function onDown(event: PointerEvent): void {
+        if (event.button !== 0) return;
+        from = pointOf(event);
+        // Let go of outside the picture, it is let go of all the same.
+        (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    }
     function onMove(event: PointerEvent): void {
         const point = pointOf(event);
         if (from && (drag || Math.hypot(point.x - from.x, point.y - from.y) > LEAST_DRAG)) {
@@ -127,6 +134,7 @@
     }
     async function onUp(event: PointerEvent): Promise<void> {
         const area = drag;
+        if (from === null) return;
         [from, drag] = [null, null];
         if (area) return choose(places.within(area.left, area.top, area.right, area.bottom));
         const point = pointOf(event);
@@ -185,8 +193,9 @@
                 aria-label="Map by depth. Arrow keys go from page to page, Enter opens one; the same stands as a table below."
                 onpointermove={onMove}
                 onpointerleave={() => void show(null)}
-                onpointerdown={(event) => (from = pointOf(event))}
+                onpointerdown={onDown}
                 onpointerup={onUp}
+                onpointercancel={() => ([from, drag] = [null, null])}
                 onkeydown={onKey}
             >
                 <canvas
@@ -205,12 +214,6 @@
                     <MapCardView {card} pages={at.nodes.length} origin={to.origin} />
                 </div>
             {/if}
-            {#if tooMany > 0}
-                <p class="note" role="alert">
-                    {count(tooMany)} pages: dragged over, a set holds {MOST_DRAGGED} at most. Heads and sums are sets of any
-                    size.
-                </p>
-            {/if}
             <p class="visually-hidden" role="status">
                 {#if at && card}{card.title || card.url}, {card.depth === null
                         ? 'not reached'
@@ -219,6 +222,11 @@
         </div>
         <MapSums {layout} {to} />
     </div>
+    {#if tooMany > 0}
+        <p class="note" role="alert">
+            {count(tooMany)} pages: dragged over, a set holds {MOST_DRAGGED} at most. Heads and sums are sets of any size.
+        </p>
+    {/if}
 </div>
 
 <style>

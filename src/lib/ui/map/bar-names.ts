@@ -11,17 +11,11 @@ export async function barNames(
 ): Promise<ReadonlyMap<number, string>> {
     const told = await Promise.all(bars.map(({ node }) => survey.mapCard(node)));
     return new Map(
-        told.flatMap((card): [number, string][] =>
-            card === null
+        bars.flatMap(({ node, isStart }, index): [number, string][] => {
+            const url = told[index]?.url;
+            return url === undefined
                 ? []
-                : [
-                      [
-                          card.node,
-                          card.depth === 0
-                              ? 'start page: everything reached hangs behind it'
-                              : tailOf(card.url, origin),
-                      ],
-                  ],
-        ),
+                : [[node, isStart ? 'start page, and what hangs behind it' : tailOf(url, origin)]];
+        }),
     );
 }

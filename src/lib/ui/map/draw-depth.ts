@@ -64,7 +64,7 @@ export function drawDepth(
     }
     brush.globalAlpha = 1;
     for (const held of bars) {
-        const own = facts.depth[held.node] === 0 ? colours.ink : hue(held.column);
+        const own = held.isStart ? colours.ink : hue(held.column);
         brush.globalAlpha = look.lit === null || look.lit[held.node] === 1 ? 1 : DIMMED;
         const { x, y, width, height } = held;
         brush.fillStyle = css(colours.paper);

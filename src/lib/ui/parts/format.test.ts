@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cutMiddle, shareSoFar, signed } from './format.ts';
+import { cutMiddle, shareSoFar, signed, withoutMarks } from './format.ts';
 
 describe('a share so far', () => {
     it.each([
@@ -12,6 +12,12 @@ describe('a share so far', () => {
         [100_000, 100_000, '100%'],
         [0, 0, '0%'],
     ])('%d of %d is %s', (part, whole, told) => expect(shareSoFar(part, whole)).toBe(told));
+});
+
+describe('words of the register', () => {
+    it('are shown without the marks that the docs make of code', () => {
+        expect(withoutMarks('Say in the `alt` where the link leads.')).toBe('Say in the alt where the link leads.');
+    });
 });
 
 describe('a long text', () => {

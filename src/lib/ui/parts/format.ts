@@ -87,3 +87,6 @@ export function percent(share: number, places = 0): string {
 export function surveyDay({ createdAt, asOf }: { createdAt: number; asOf: string }): string {
     return day(asOf === '' ? createdAt : Date.parse(asOf));
 }
+
+/** Words of the register as a screen shows them: the docs mark code in them, a screen does not. */
+export const withoutMarks = (text: string): string => text.replaceAll('`', '');

@@ -26,6 +26,8 @@
     let note = $derived(proposal?.note ?? '');
     let refusal = $state('');
     let now = $state<RobotsNow | null>(null);
+    /** The file as it is now; null where nobody asked, or it could not be had. */
+    const live = $derived(now?.text ?? null);
     let isBusy = $state(false);
 
     /** Lines that come and go from a file to another text. */
@@ -61,11 +63,11 @@
         <p class="note">None is kept. An edit can be kept as one, for whoever changes the file.</p>
     {:else}
         <p>
-            Kept {moment(proposal.updatedAt)}: {proposal.text === (now?.text ?? before)
+            Kept {moment(proposal.updatedAt)}: {proposal.text === (live ?? before)
                 ? 'it says what the file says by now'
-                : now === null
+                : live === null
                   ? `${difference(proposal.text)} against the file as this survey received it`
-                  : `${difference(proposal.text, now.text)} against the file as it is now`}.
+                  : `${difference(proposal.text, live)} against the file as it is now`}.
         </p>
         {#if proposal.note !== ''}<p class="note breaks">{proposal.note}</p>{/if}
     {/if}
@@ -93,12 +95,20 @@
         <button class="tb outlined" disabled={isBusy} onclick={() => act(look)}>Ask for the file as it is now</button>
         {#if now !== null}
             <span
-                >{now.note === '' ? '' : `${now.note}; `}{now.text === before
-                    ? 'as this survey received it'
-                    : `${difference(now.text)} against this survey`}, {moment(now.at)}</span
+                >{[
+                    now.note,
+                    live === null
+                        ? ''
+                        : live === before
+                          ? 'as this survey received it'
+                          : `${difference(live)} against this survey`,
+                    moment(now.at),
+                ]
+                    .filter(Boolean)
+                    .join(', ')}</span
             >
-            {#if now.text !== before && edit.text !== now.text}
-                <button class="set" onclick={() => now && edit.write(now.text)}>lay it beside this one</button>
+            {#if live !== null && live !== before && edit.text !== live}
+                <button class="set" onclick={() => edit.write(live)}>lay it beside this one</button>
             {/if}
         {/if}
     </p>

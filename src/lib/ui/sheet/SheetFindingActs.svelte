@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What to do about a finding: the advice, the edit that mends it with all that follows, or living with it. */
     import type { OpenSheet, SheetActs } from './open-sheet.ts';
+    import { withoutMarks } from '../parts/format.ts';
 
     interface Props {
         finding: OpenSheet['findings'][number];
@@ -23,7 +24,7 @@
         >Accept it no longer</button
     >
 {:else}
-    <p>{advice}</p>
+    <p>{withoutMarks(advice)}</p>
     {#if edit !== ''}<p class="ink2">Follows from: <a class="set" href={causeHref}>{edit}</a></p>{/if}
     <form class="flex gap-1 my-1" onsubmit={accept}>
         <input

@@ -3,7 +3,7 @@
     import type { WordingCheck, WordingPlace } from '../../core/views/wording-checks.ts';
     import Address from '../parts/Address.svelte';
     import { by } from '../../core/words/numbers.ts';
-    import { count, counted } from '../parts/format.ts';
+    import { count, counted, withoutMarks } from '../parts/format.ts';
     import SeverityMark from '../parts/SeverityMark.svelte';
     import type { ViewLinks } from '../view/links.ts';
 
@@ -13,7 +13,6 @@
         to: ViewLinks;
     }
     let { check, to }: Props = $props();
-    const example = (text: string): string => text.replaceAll('`', '');
 </script>
 
 <article class="check">
@@ -58,11 +57,11 @@
         </p>{/if}
     <dl class="advice">
         <dt class="note">advice</dt>
-        <dd class="aside">{check.advice}</dd>
+        <dd class="aside">{withoutMarks(check.advice)}</dd>
         <dt class="note">not</dt>
-        <dd><s class="breaks">{example(check.example)}</s></dd>
+        <dd><s class="breaks">{withoutMarks(check.example)}</s></dd>
         <dt class="note">but</dt>
-        <dd class="breaks">{example(check.mended)}</dd>
+        <dd class="breaks">{withoutMarks(check.mended)}</dd>
     </dl>
 </article>
 

@@ -8,6 +8,7 @@
     import MapPicture from '$lib/ui/map/MapPicture.svelte';
     import MapTable from '$lib/ui/map/MapTable.svelte';
     import { MAP_SHADES } from '$lib/ui/map/draw-depth.ts';
+    import { newest } from '$lib/ui/map/newest.ts';
     import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
     import type { MapAnswer } from '$lib/workers/survey-answers.ts';
@@ -22,6 +23,8 @@
     let map = $state.raw<MapAnswer | null>(null);
     let isAsked = $state(false);
     let lit = $state.raw<Uint32Array | null>(null);
+    /** The current set asks for what only the server knows: which pages it has cannot be told here. */
+    let isDark = $state(false);
     /** Beside the picture stand the scale and the sums. */
     const BESIDE = 52 + 150 + 32;
     /** Above and below it the headline, the choices, the heads and the legend. */
@@ -35,14 +38,19 @@
         const width = Math.max(280, room.width - BESIDE);
         const height = Math.max(260, room.height - AROUND) * size;
         void data.survey.revision;
-        void survey.map({ sections: data.sections, width, height, nameWidths }).then((answer) => {
+        return newest(survey.map({ sections: data.sections, width, height, nameWidths }), (answer) => {
             [map, isAsked] = [answer, true];
         });
     });
     $effect(() => {
         const { text } = data.set;
-        if (text.trim() === '') lit = null;
-        else void survey.nodes(text).then((nodes) => (lit = nodes));
+        if (text.trim() === '') {
+            [lit, isDark] = [null, false];
+            return;
+        }
+        return newest(survey.nodes(text), (nodes) => {
+            [lit, isDark] = [nodes, nodes === null];
+        });
     });
     /** The shortest way to the page whose sheet is open, then that page. */
     const way = $derived.by(() => {
@@ -60,6 +68,9 @@
 <div class="view" bind:clientWidth={room.width}>
     <MapHeadline view={data.view} {to} />
     <MapChoices {shade} {size} sizes={SIZES} onChoose={choose} />
+    {#if map && isDark}<p class="pane note" role="status">
+            The current set asks for what the browser does not know: it is not lit here. The set bar says its size.
+        </p>{/if}
     {#if map}
         <MapPicture
             {survey}

@@ -66,16 +66,18 @@
         <div class="min-w-0">
             {#if data.text !== null}{@render oneText()}{/if}
             {#if course.told}<TargetHead told={course.told} {to} onSubject={saySubject} />{/if}
-            <RunThrough
-                run={data.run}
-                total={data.total}
-                set={data.set.text.trim()}
-                api={surveyApi(data.site.id, data.survey.path)}
-                isByFound={data.isByFound}
-                hrefByFound={(isFound) =>
-                    withParams(page.url, { order: isFound ? 'found' : null, from: null, of: null })}
-                onFound={() => invalidate('edgemap:survey')}
-            />
+            {#key data.survey.path}
+                <RunThrough
+                    run={data.run}
+                    total={data.total}
+                    set={data.set.text.trim()}
+                    api={surveyApi(data.site.id, data.survey.path)}
+                    isByFound={data.isByFound}
+                    hrefByFound={(isFound) =>
+                        withParams(page.url, { order: isFound ? 'found' : null, from: null, of: null })}
+                    onFound={() => invalidate('edgemap:survey')}
+                />
+            {/key}
             <TargetList
                 {...data}
                 {chosen}

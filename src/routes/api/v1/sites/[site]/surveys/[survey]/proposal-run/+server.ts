@@ -6,7 +6,7 @@ import { StartRun } from '$lib/wire/proposal-run.ts';
 
 /** How far the last run of this survey is; null where there was none. */
 export async function GET({ locals }) {
-    return json(await latestProposalRun(appStore().db, locals.survey.id));
+    return json(await latestProposalRun(appStore().db, locals.survey));
 }
 
 /** Looks for proposals for all targets of a set, `{ set }`; in place of the last run of the survey. */
@@ -16,12 +16,12 @@ export async function POST({ request, locals }) {
     if (!isClosed(locals.survey)) error(409, 'The words of this survey are not known yet: wait until it has ended.');
     const refusal = await startRunFor(locals, asked.data.set);
     if (refusal !== '') error(400, refusal);
-    return json(await latestProposalRun(appStore().db, locals.survey.id));
+    return json(await latestProposalRun(appStore().db, locals.survey));
 }
 
 /** Stops it; what was found stays. */
 export async function DELETE({ locals }) {
     const { db } = appStore();
     await stopProposalRun(db, locals.survey.id);
-    return json(await latestProposalRun(db, locals.survey.id));
+    return json(await latestProposalRun(db, locals.survey));
 }

@@ -1,4 +1,4 @@
-/** Asks for something once, by the settings of a site and without its secrets, beside any survey. */
+/** A client with the settings of a site and without its secrets, for what is asked for once, beside any survey. */
 import { belongingOf } from '../core/scope/belonging.ts';
 import { NO_SECRETS, type SurveySettings } from '../core/survey/settings.ts';
 import { readSettings } from './access/settings.ts';
@@ -7,7 +7,7 @@ import { pinsOf } from './crawl/pins.ts';
 import type { Site } from './store/site-store.ts';
 
 /** @param url what the settings are for: hosts that are private are asked where the site allows it */
-export async function askOnce<T>(
+export async function withSiteClient<T>(
     { settings: ofSite }: Pick<Site, 'settings'>,
     url: string,
     ask: (client: PatientClient, settings: SurveySettings) => Promise<T>,
