@@ -184,11 +184,11 @@ describe('killed in the middle of a survey', () => {
             expect(summary).toMatchObject({ complete: true });
             expect(summary.by_status['200']).toBe(TREE_PAGES);
             const after = times(standIn.log);
-            // What was stored before is not read again; of what was under way, each at most once more.
+            // What was stored before is not read again; of what was under way, each at most once more. How much
+            // that is goes by how long a batch takes to be stored, which is the machine's matter.
             for (const url of stored) expect(after.get(url), url).toBe(asked.get(url));
             const twice = [...after].filter(([url, count]) => count > 1 && !/robots\.txt|sitemap/.test(url));
-            expect(twice.every(([, count]) => count <= 2)).toBe(true);
-            expect(twice.length).toBeLessThan(80);
+            expect(twice.filter(([, count]) => count > 2)).toEqual([]);
         } finally {
             await standIn.close();
         }
