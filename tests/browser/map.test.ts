@@ -23,8 +23,8 @@ afterEach(() => {
 
 const there = async (query = ''): Promise<void> => {
     await page.goto(`${app.address}/sites/1/1/map${query}`, { waitUntil: 'networkidle2' });
-    // Names of bars come behind the rest of the picture.
-    await page.waitForSelector('.picture[data-named="true"]');
+    // Names and shades come behind the rest of the picture.
+    await page.waitForSelector('[data-drawn="true"]');
 };
 /** Points of the picture that are drawn, of the layer below: none is a picture that was never made. */
 const drawnPoints = (): Promise<number> =>
@@ -73,11 +73,11 @@ describe('the map', () => {
         await page.focus('[role="application"]');
         await page.keyboard.press('ArrowDown');
         await page.waitForFunction(() =>
-            document.querySelector('.picture [role="status"]')!.textContent.includes('depth 0'),
+            document.querySelector('.map [role="status"]')!.textContent.includes('depth 0'),
         );
         await page.keyboard.press('ArrowDown');
         await page.waitForFunction(() =>
-            document.querySelector('.picture [role="status"]')!.textContent.includes('depth 1'),
+            document.querySelector('.map [role="status"]')!.textContent.includes('depth 1'),
         );
         await page.keyboard.press('Enter');
         await page.waitForSelector('.sheet');
@@ -94,7 +94,7 @@ describe('the map', () => {
             await page.mouse.up();
         };
         await drag([1, 1], [box.width - 2, box.height - 2]);
-        await waitForText(page, 'a set holds 80 at most');
+        await waitForText(page, 'an address does not hold the set of so many');
         // The start page alone: its bar begins at the left edge.
         await drag([0.5, 2], [12, 18]);
         await page.waitForFunction(() => new URL(location.href).searchParams.has('set'));
@@ -117,11 +117,23 @@ describe('the map', () => {
         expect(new URL(page.url()).searchParams.get('set')).toBe(set);
     });
 
-    it('says so where the current set cannot be told in the browser', async () => {
+    it('lights sets that only the server can tell, and says so where neither can', async () => {
+        await there();
+        const whole = await pictureOf();
+        await there(`?set=${encodeURIComponent('has fault')}`);
+        await page.waitForFunction(
+            (before) => (document.querySelector('.picture > canvas') as HTMLCanvasElement).toDataURL() !== before,
+            {},
+            whole,
+        );
+        const { identifier } = await page.evaluateOnNewDocument(() => {
+            const asked = window.fetch.bind(window);
+            window.fetch = (to, how) =>
+                String(to).endsWith('/page-classes') ? Promise.reject(new TypeError('no way there')) : asked(to, how);
+        });
         await there(`?set=${encodeURIComponent('has fault')}`);
         await waitForText(page, 'it is not lit here');
-        await there('?set=orphan');
-        await page.waitForFunction(() => !document.body.innerText.includes('it is not lit here'));
+        await page.removeScriptToEvaluateOnNewDocument(identifier);
     });
 
     it('lights the current set, and grows', async () => {
@@ -141,6 +153,130 @@ describe('the map', () => {
             {},
             before,
         );
-        expect(new URL(page.url()).searchParams.get('size')).toBe('1.5');
+        expect(new URL(page.url()).searchParams.get('size')).toBe('1.4');
+    });
+
+    it('is arranged by branch, gone into by a second press and by key, and left by the way above it', async () => {
+        await there('?arrange=branch');
+        await waitForText(page, 'hold half of what lies below the start page');
+        // The largest branch stands first at the second level: pressed, its page opens; again, what lies below it.
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        const level = (): Promise<number> =>
+            page.$$eval('.scale .rung', (rungs) => rungs[1]!.getBoundingClientRect().top + 10);
+        const key = (): string | null => new URL(page.url()).searchParams.get('in');
+        await page.mouse.click(box.x + 30, await level());
+        await page.waitForSelector('.sheet');
+        // The sheet takes room: the picture is laid out anew, narrower.
+        await page.waitForFunction(
+            (wide) => document.querySelector('.picture')!.clientWidth < wide - 100,
+            {},
+            box.width,
+        );
+        const opened = new URL(page.url()).searchParams.get('page')!;
+        await page.mouse.move(box.x + 31, (await level()) + 2);
+        await waitForText(page, 'a second press goes into what lies below it');
+        await page.mouse.click(box.x + 31, (await level()) + 2);
+        await page.waitForFunction(() => new URL(location.href).searchParams.has('in'));
+        expect(key()).toContain(opened);
+        expect(await textOf(page, '.trail')).toMatch(/^all branches › .+ › /);
+        await clickText(page, 'all branches', '.trail a');
+        await page.waitForFunction(() => !new URL(location.href).searchParams.has('in'));
+        await page.waitForFunction(() => document.querySelector('.trail') === null);
+        const said = (words: string): Promise<unknown> =>
+            page.waitForFunction(
+                (told) => document.querySelector('.map [role="status"]')!.textContent.includes(told),
+                {},
+                words,
+            );
+        await page.focus('[role="application"]');
+        await page.keyboard.press('ArrowUp');
+        await said('depth 0');
+        await page.keyboard.press('ArrowDown');
+        await said('depth 1');
+        await page.keyboard.press('PageDown');
+        await page.waitForFunction(() => new URL(location.href).searchParams.has('in'));
+    });
+
+    it('holds by branch as many pages as the sets say that its headline and levels link to', async () => {
+        await there('?arrange=branch&hang=hold');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(5);
+        await there('?arrange=branch');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(8);
+        await there('?arrange=address&shade=words');
+        expect(await scene.numbersAreSets()).toBeGreaterThan(5);
+    });
+
+    it('is arranged by address, in groups the reader chooses', async () => {
+        await there('?arrange=address');
+        const folders = await pictureOf();
+        await page.evaluate(() => {
+            const select = [...document.querySelectorAll<HTMLSelectElement>('.choices select')].find((own) =>
+                [...own.options].some(({ value }) => value === 'templates'),
+            )!;
+            select.value = 'templates';
+            select.dispatchEvent(new Event('change', { bubbles: true }));
+        });
+        await page.waitForFunction(() => new URL(location.href).searchParams.get('group') === 'templates');
+        await page.waitForFunction(
+            (before) => (document.querySelector('.picture > canvas') as HTMLCanvasElement).toDataURL() !== before,
+            {},
+            folders,
+        );
+    });
+
+    it('is shaded by what a check finds, with as many pages in the legend as the set has', async () => {
+        await there('?shade=finding+orphan-strict');
+        expect(await textOf(page, '.legend')).toMatch(/has orphan-strict \d+ has not \d+/);
+        expect(await scene.numbersAreSets()).toBeGreaterThan(5);
+    });
+
+    it('draws larger with Ctrl and the wheel, and keeps what is pointed at where it is', async () => {
+        await there('?page=/');
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        await page.mouse.move(box.x + 3, box.y + 8);
+        await page.keyboard.down('Control');
+        for (let turn = 0; turn < 4; turn++) await page.mouse.wheel({ deltaY: -120 });
+        await page.keyboard.up('Control');
+        await page.waitForFunction(() => Number(new URL(location.href).searchParams.get('size')) > 1.5);
+        await page.keyboard.press('0');
+        await page.focus('[role="application"]');
+        await page.keyboard.press('0');
+        await page.waitForFunction(() => !new URL(location.href).searchParams.has('size'));
+    });
+
+    it('is saved as points and as vectors, with its title and legend', async () => {
+        await there();
+        await page.click('summary[aria-label="The map: picture, print"]');
+        await clickText(page, 'Save as SVG', 'button');
+        const svg = await scene.downloaded(/^map-by-depth\.svg$/);
+        expect(svg).toMatch(/^<svg xmlns/);
+        expect(svg).toMatch(/<title>fernhollow/i);
+        const pages = Number(/(\d+)/.exec((await textOf(page, '.headline')).split(' of ')[1]!)![1]);
+        expect(svg.split('<rect').length).toBeGreaterThan(pages);
+        await page.click('summary[aria-label="The map: picture, print"]');
+        await clickText(page, 'Save as PNG', 'button');
+        expect(await scene.downloaded(/^map-by-depth\.png$/)).toContain('PNG');
+    });
+
+    it('draws links where they are asked for: of the open page, of the set, between sections', async () => {
+        const above = (): Promise<string> =>
+            page.$eval('.picture .over canvas', (element) => (element as HTMLCanvasElement).toDataURL());
+        const differs = (before: string): Promise<unknown> =>
+            page.waitForFunction(
+                (known) => (document.querySelector('.picture .over canvas') as HTMLCanvasElement).toDataURL() !== known,
+                {},
+                before,
+            );
+        await there('?links=none');
+        const none = await above();
+        await there('?links=sections');
+        await waitForText(page, 'As wide as the links from section to section');
+        await differs(none);
+        await there('?links=set&set=depth+%3D+1');
+        await waitForText(page, 'from or to the current set');
+        await there('?page=/&links=none');
+        const ring = await above();
+        await there('?page=/');
+        await differs(ring);
     });
 });

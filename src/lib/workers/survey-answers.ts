@@ -1,17 +1,27 @@
 /** What the survey worker answers, on the very bytes the server works on; without the worker around it. */
 import { hostUrls, robotsChange, type RobotsChange } from '../core/areas/robots-change.ts';
 import type { Part } from '../core/columns/column.ts';
-import { depthLayout, type DepthLayout } from '../core/map/depth-layout.ts';
-import { mapFacts, type MapFacts } from '../core/map/map-facts.ts';
+import { columnFlow, linksOfPage, linksOfSet } from '../core/map/map-links.ts';
 import { mapCard, type MapCard } from '../core/views/map.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { decodeSections } from '../core/packed/sections.ts';
 import { robotsOptions, type RobotsOption } from '../core/robots/edit-robots.ts';
+import type { Bits } from '../core/sets/bits.ts';
+import { classesOf } from '../core/sets/classes.ts';
 import { evaluateSet, partsFor } from '../core/sets/evaluate-set.ts';
 import { fieldsOf } from '../core/sets/fields.ts';
 import { parseSet } from '../core/sets/parse-set.ts';
 import { needsMore } from '../core/sets/set-expression.ts';
 import { addPart, openPacked } from '../wire/packed-head.ts';
+import {
+    mapAnswer,
+    MOST_SET_LINKS,
+    partsOfMap,
+    type MapAnswer,
+    type MapLinksAnswer,
+    type MapLinksQuestion,
+    type MapQuestion,
+} from './map-answers.ts';
 
 /** Address of a survey in the API, and what of it is meant: a later revision is another survey. */
 export interface SurveyName {
@@ -31,20 +41,6 @@ export interface RobotsQuestion {
 
 /** Which pages are to be closed or opened: a set, or all below a folder, or the one at a path. */
 export type ChosenPages = { by: 'set'; set: string } | { by: 'path'; path: string };
-
-/** The map by depth, in a window of this size; with how wide the names of sections are. */
-export interface MapQuestion {
-    /** Sections in the site's order. */
-    sections: readonly string[];
-    width: number;
-    height: number;
-    nameWidths: Readonly<Record<string, number>>;
-}
-
-export interface MapAnswer {
-    layout: DepthLayout;
-    facts: MapFacts;
-}
 
 export interface RobotsWishQuestion {
     origin: string;
@@ -125,11 +121,37 @@ export class SurveyAnswers {
     }
 
     /** Where each page is drawn. @throws Error where the bytes cannot be had */
-    async map(name: SurveyName, { sections, width, height, nameWidths }: MapQuestion): Promise<MapAnswer> {
+    async map(name: SurveyName, question: MapQuestion): Promise<MapAnswer> {
         const survey = await this.open(name);
-        await this.#have(survey, name, ['measures']);
-        const facts = mapFacts(survey, sections);
-        return { facts, layout: depthLayout(facts, { width, height, nameWidth: (of) => nameWidths[of] ?? 60 }) };
+        await this.#have(survey, name, partsOfMap(question.arrange));
+        return mapAnswer(survey, question);
+    }
+
+    /**
+     * For each node the number of the first of several sets that has it, `NO_CLASS` for none; null where one of them is
+     * no set, or needs what only the server knows.
+     */
+    async classes(name: SurveyName, lines: readonly string[]): Promise<Uint8Array<ArrayBuffer> | null> {
+        const sets: Bits[] = [];
+        for (const line of lines) {
+            const bits = await this.#evaluate(name, line);
+            if (bits === null) return null;
+            sets.push(bits);
+        }
+        return classesOf(sets, (await this.open(name)).count);
+    }
+
+    /** Links as the map draws them. */
+    async mapLinks(name: SurveyName, question: MapLinksQuestion): Promise<MapLinksAnswer | null> {
+        const survey = await this.open(name);
+        if (question.of === 'page') {
+            await this.#have(survey, name, ['measures', 'text', 'links']);
+            return { of: 'page', bundles: linksOfPage(survey, question.node) };
+        }
+        await this.#have(survey, name, ['measures', 'text']);
+        return question.of === 'set'
+            ? { of: 'set', links: linksOfSet(survey, question.isIn, MOST_SET_LINKS) }
+            : { of: 'sections', flow: columnFlow(survey, question.columns) };
     }
 
     /** What is told of a page that is pointed at; null where there is none. */

@@ -3,7 +3,8 @@ import SurveyWorker from './survey-worker.ts?worker';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
 import type { MapCard } from '../core/views/map.ts';
-import type { MapAnswer, MapQuestion, RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
+import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from './map-answers.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
 import type { SurveyQuestion, SurveyReply, SurveyRequest } from './survey-worker.ts';
 
 export class SurveyClient {
@@ -46,10 +47,22 @@ export class SurveyClient {
         return value !== null && typeof value === 'object' && 'layout' in value ? value : null;
     }
 
+    /** Links as the map draws them. */
+    async mapLinks(name: SurveyName, question: MapLinksQuestion): Promise<MapLinksAnswer | null> {
+        const value = await this.#ask({ ...name, ask: 'map links', question });
+        return value !== null && typeof value === 'object' && 'of' in value ? value : null;
+    }
+
     /** What is told of a page that is pointed at. */
     async mapCard(name: SurveyName, node: number): Promise<MapCard | null> {
         const value = await this.#ask({ ...name, ask: 'map card', node });
         return value !== null && typeof value === 'object' && 'waysIn' in value ? value : null;
+    }
+
+    /** For each node the number of the first of several sets that has it. */
+    async classes(name: SurveyName, sets: readonly string[]): Promise<Uint8Array | null> {
+        const value = await this.#ask({ ...name, ask: 'classes', sets });
+        return value instanceof Uint8Array ? value : null;
     }
 
     /** The node of a URL; null where there is none. */

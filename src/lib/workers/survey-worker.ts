@@ -7,14 +7,8 @@ import type { Part } from '../core/columns/column.ts';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
 import type { MapCard } from '../core/views/map.ts';
-import {
-    SurveyAnswers,
-    type MapAnswer,
-    type MapQuestion,
-    type RobotsQuestion,
-    type RobotsWishQuestion,
-    type SurveyName,
-} from './survey-answers.ts';
+import { SurveyAnswers, type RobotsQuestion, type RobotsWishQuestion, type SurveyName } from './survey-answers.ts';
+import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from './map-answers.ts';
 
 export type SurveyQuestion = SurveyName &
     (
@@ -24,6 +18,8 @@ export type SurveyQuestion = SurveyName &
         | { ask: 'robots options'; question: RobotsWishQuestion }
         | { ask: 'map'; question: MapQuestion }
         | { ask: 'map card'; node: number }
+        | { ask: 'map links'; question: MapLinksQuestion }
+        | { ask: 'classes'; sets: readonly string[] }
         | { ask: 'node'; url: string }
     );
 export type SurveyRequest = SurveyQuestion & { id: number };
@@ -31,7 +27,16 @@ export type SurveyRequest = SurveyQuestion & { id: number };
 export interface SurveyReply {
     id: number;
     /** For `open` 1; for `size` a number; for `nodes` a list; for robots.txt what changes, or what can be done. Null for what is no set, or cannot be told here. */
-    value: number | Uint32Array<ArrayBuffer> | RobotsChange | RobotsOption[] | MapAnswer | MapCard | null;
+    value:
+        | number
+        | Uint32Array<ArrayBuffer>
+        | Uint8Array<ArrayBuffer>
+        | RobotsChange
+        | RobotsOption[]
+        | MapAnswer
+        | MapLinksAnswer
+        | MapCard
+        | null;
 }
 
 /** A survey above this is left to the server: a browser need not hold its bytes. */
@@ -69,6 +74,10 @@ async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
             return answers.map(request, request.question);
         case 'map card':
             return answers.mapCard(request, request.node);
+        case 'map links':
+            return answers.mapLinks(request, request.question);
+        case 'classes':
+            return answers.classes(request, request.sets);
         case 'node':
             return answers.nodeOf(request, request.url);
     }
@@ -86,5 +95,5 @@ self.onmessage = async ({ data }: MessageEvent<SurveyRequest>) => {
     }
     idle = setTimeout(() => answers.close(), LET_GO_AFTER);
     const reply: SurveyReply = { id: data.id, value };
-    self.postMessage(reply, value instanceof Uint32Array ? { transfer: [value.buffer] } : {});
+    self.postMessage(reply, value instanceof Uint32Array || value instanceof Uint8Array ? { transfer: [value.buffer] } : {});
 };

@@ -1,5 +1,6 @@
 /** The measures of the link graph, column by column (`docs/measures.md`). How one is declared: `column.ts`. */
 import { UNREACHED } from '../graph/depth.ts';
+import { apart } from '../measures/apart.ts';
 import { component } from '../measures/component.ts';
 import { dominator, heldBy, load } from '../measures/dominated.ts';
 import { declineOnly, followedDepth } from '../measures/followed-depth.ts';
@@ -75,6 +76,12 @@ export const MEASURE_COLUMNS = [
         form: 'numbers',
         of: listingOnly,
         flags: [marked('listing only', 'Reached by paginated lists and archives only.')],
+    }),
+    measureColumn({
+        id: 'apart',
+        form: 'numbers',
+        of: apart,
+        flags: [marked('apart from its folder', 'No page of the folder it lies in leads to it.')],
     }),
     measureColumn({
         id: 'decline_only',

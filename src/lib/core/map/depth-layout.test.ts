@@ -20,6 +20,8 @@ function madeFacts(count: number, sections: number, deepest: number, seed = 1): 
         standing: new Float64Array(count),
         load: new Uint32Array(count),
         gate: new Uint8Array(count),
+        island: new Int32Array(count).fill(-1),
+        apart: new Uint8Array(count),
     };
     for (let node = 0; node < count; node++) {
         facts.form[node] = node === 0 ? FORM.indexable : [0, 0, 0, 0, 0, 1, 2, 3, 4, 0][next(10)]!;

@@ -256,7 +256,7 @@ function barsOf({ count, form, depth, section, load }: MapFacts): { start: numbe
 }
 
 function blocksOf(
-    { count, form, standing, load, gate }: MapFacts,
+    { count, form, standing, load, gate, island }: MapFacts,
     columns: number,
     columnOf: (node: number) => number,
     bands: MapBand[],
@@ -296,10 +296,10 @@ function blocksOf(
         block.bars.sort((a, b) => Number(b === start) - Number(a === start) || load[b]! - load[a]! || a - b);
         block.lead = block.band === 0 && start !== -1 && !block.bars.includes(start) ? 1 : 0;
         const runs = [...forms.get(key)!].sort(([a], [b]) => a - b);
-        // Nodes are in the order of URLs: that breaks ties.
+        // Nodes are in the order of URLs: that breaks ties. Islands are held together.
         block.runs = runs.map(([own, nodes]) => ({
             form: own,
-            nodes: nodes.sort((a, b) => standing[b]! - standing[a]! || a - b),
+            nodes: nodes.sort((a, b) => island[a]! - island[b]! || standing[b]! - standing[a]! || a - b),
         }));
     }
     return [...blocks.values()].sort((a, b) => a.band - b.band || a.column - b.column);

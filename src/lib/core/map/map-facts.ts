@@ -28,6 +28,10 @@ export interface MapFacts {
     load: Uint32Array;
     /** Number of the gate it stops at, `GATE_INDEXABLE`, or beyond where nothing is known. */
     gate: Uint8Array;
+    /** Number of its island, -1 for none. */
+    island: Int32Array;
+    /** 1 for pages that the page of their folder does not link to. */
+    apart: Uint8Array;
 }
 
 /**
@@ -57,6 +61,8 @@ export function mapFacts(survey: PackedSurvey, order: readonly string[]): MapFac
         standing: Float64Array.from(survey.numbers('standing'), (value) => (Number.isNaN(value) ? 0 : value)),
         load: Uint32Array.from(survey.numbers('load'), (value) => Math.max(0, value)),
         gate: Uint8Array.from(gate),
+        island: Int32Array.from(survey.numbers('island')),
+        apart: Uint8Array.from(survey.numbers('apart'), (kind) => Number(kind === 1)),
     };
 }
 

@@ -3,6 +3,7 @@
  * their links by block. Plain columns and nothing of a survey: what was read of a site is one model, and what it would be
  * after a change is another. Made of a packed survey by `packed/model-of.ts`.
  */
+import type { Folders } from '../address/folders.ts';
 import type { NumberColumn } from '../number-column.ts';
 
 /** Address of a canonical to the page itself. */
@@ -56,6 +57,8 @@ export interface GraphModel extends LinkBlocks {
 export interface ModelTexts {
     /** 1 for URLs of paginated lists and archives. */
     isListing(): Uint8Array;
+    /** The folders of URLs. */
+    folders(): Folders;
     /** What tells the links of blocks apart. */
     links(): LinkTexts;
 }

@@ -1,5 +1,6 @@
 /** The model of what was read: columns of a packed survey as the measures take them. */
 import { NOT_READ_REASONS, type NotRead } from '../survey/survey-rows.ts';
+import { foldersOf } from '../address/folders.ts';
 import { isListing } from '../evidence/listing.ts';
 import type { GraphModel, LinkTexts } from '../model/graph-model.ts';
 import { blocksOf } from './link-graph.ts';
@@ -9,7 +10,7 @@ import type { PackedSurvey } from './packed-survey.ts';
 const FAILURES: NotRead[] = ['no-such-host', 'refused', 'timeout', 'tls', 'lost', 'broken-reply'];
 
 /**
- * Needs `core`; of the texts, `isListing` needs `text`, and `links` needs all facts. O(nodes).
+ * Needs `core`; of the texts, `isListing` and `folders` need `text`, and `links` needs all facts. O(nodes).
  */
 export function modelOf(survey: PackedSurvey): GraphModel {
     const { count, head } = survey;
@@ -26,6 +27,7 @@ export function modelOf(survey: PackedSurvey): GraphModel {
         ...blocksOf(survey),
         texts: {
             isListing: () => Uint8Array.from({ length: count }, (_, node) => (isListing(survey.url(node)) ? 1 : 0)),
+            folders: () => foldersOf(count, (node) => survey.url(node)),
             links: () => linkTexts(survey),
         },
     };

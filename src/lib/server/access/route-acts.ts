@@ -92,6 +92,7 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${SURVEY}/links.ndjson`]: SEE,
     [`${SURVEY}/measures`]: SEE,
     [`${SURVEY}/packed/[part]`]: SEE,
+    [`${SURVEY}/page-classes`]: { POST: 'see' },
     [`${SURVEY}/pages`]: { GET: 'see', POST: 'see' },
     [`${SURVEY}/pages.csv`]: SEE,
     [`${SURVEY}/pages.ndjson`]: SEE,

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** A chart with its name, and what can be done with any chart: seen as a table, saved as picture or CSV. */
     import type { Snippet } from 'svelte';
+    import Menu from '../parts/Menu.svelte';
     import { csvOf, pictureOf, pngOf, saveFile } from './picture.ts';
 
     interface Props {
@@ -14,7 +15,6 @@
     }
     let { name, note = '', cells, children, class: kind = '' }: Props = $props();
     let body: HTMLDivElement | undefined = $state();
-    let menu: HTMLDetailsElement | undefined = $state();
     let isTable = $state(false);
     let trouble = $state('');
     const rows = $derived(isTable ? cells() : []);
@@ -24,11 +24,6 @@
             .replace(/[^a-z0-9]+/g, '-')
             .replace(/^-|-$/g, ''),
     );
-
-    function done(): void {
-        if (menu) menu.open = false;
-        menu?.querySelector('summary')?.focus();
-    }
 
     async function save(as: 'png' | 'svg' | 'csv'): Promise<void> {
         trouble = '';
@@ -42,7 +37,6 @@
         } catch {
             trouble = 'The picture could not be made here. The CSV has the same numbers.';
         }
-        done();
     }
 </script>
 
@@ -52,17 +46,8 @@
             {name}
             {#if note !== ''}<span class="note">{note}</span>{/if}
         </h2>
-        <details
-            class="figure-menu"
-            bind:this={menu}
-            data-no-picture
-            onfocusout={(event) => {
-                if (menu && !(event.relatedTarget instanceof Node && menu.contains(event.relatedTarget)))
-                    menu.open = false;
-            }}
-        >
-            <summary class="tb" aria-label="{name}: table, picture, CSV">⋯</summary>
-            <ul>
+        <Menu label="{name}: table, picture, CSV">
+            {#snippet items(done)}
                 <li>
                     <button
                         class="tb"
@@ -72,11 +57,11 @@
                         }}>{isTable ? 'As a drawing' : 'As a table'}</button
                     >
                 </li>
-                <li><button class="tb" onclick={() => save('png')}>Save as PNG</button></li>
-                <li><button class="tb" onclick={() => save('svg')}>Save as SVG</button></li>
-                <li><button class="tb" onclick={() => save('csv')}>Save as CSV</button></li>
-            </ul>
-        </details>
+                <li><button class="tb" onclick={() => void save('png').then(done)}>Save as PNG</button></li>
+                <li><button class="tb" onclick={() => void save('svg').then(done)}>Save as SVG</button></li>
+                <li><button class="tb" onclick={() => void save('csv').then(done)}>Save as CSV</button></li>
+            {/snippet}
+        </Menu>
     </div>
     {#if trouble !== ''}<p role="alert" class="note">{trouble}</p>{/if}
     <div bind:this={body} class="drawn">
@@ -103,39 +88,8 @@
 </section>
 
 <style>
-    .figure-menu {
-        position: relative;
-        flex: none;
-    }
-    .figure-menu summary {
-        list-style: none;
-        min-height: 24px;
-        min-width: 28px;
-        padding: 0 6px;
-        justify-content: center;
-        color: var(--ink2);
-    }
-    .figure-menu summary::-webkit-details-marker {
-        display: none;
-    }
-    .figure-menu ul {
-        position: absolute;
-        right: 0;
-        z-index: 5;
-        border: 1px solid var(--edge);
-        background: var(--color-base-100);
-        padding: 3px;
-    }
-    .figure-menu button {
-        width: 100%;
-    }
     .over {
         max-height: 420px;
         overflow: auto;
-    }
-    @media print {
-        .figure-menu {
-            display: none;
-        }
     }
 </style>

@@ -3,13 +3,9 @@ import { getContext, setContext } from 'svelte';
 import type { RobotsChange } from '../../core/areas/robots-change.ts';
 import type { RobotsOption } from '../../core/robots/edit-robots.ts';
 import type { MapCard } from '../../core/views/map.ts';
-import type {
-    MapAnswer,
-    MapQuestion,
-    RobotsQuestion,
-    RobotsWishQuestion,
-    SurveyName,
-} from '../../workers/survey-answers.ts';
+import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from '../../workers/map-answers.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from '../../workers/survey-answers.ts';
+import { askClasses } from '../../wire/page-classes.ts';
 import { SurveyClient } from '../../workers/survey-client.ts';
 
 /** Answers are null where the browser cannot hold the survey. */
@@ -42,6 +38,10 @@ export class BrowserSurvey {
         return isEnded ? this.#client.map(name, question) : Promise.resolve(null);
     }
 
+    mapLinks(question: MapLinksQuestion): Promise<MapLinksAnswer | null> {
+        return this.#client.mapLinks(this.#named(), question);
+    }
+
     mapCard(node: number): Promise<MapCard | null> {
         return this.#client.mapCard(this.#named(), node);
     }
@@ -50,9 +50,13 @@ export class BrowserSurvey {
         return this.#client.nodeOf(this.#named(), url);
     }
 
-    /** The nodes of a set, ascending. */
-    nodes(text: string): Promise<Uint32Array | null> {
-        return this.#client.nodes(this.#named(), text);
+    /**
+     * For each node the number of the first of several sets that has it, 255 for none: told here where that can be, by
+     * the server where not. Null where neither can.
+     */
+    async classes(sets: readonly string[]): Promise<Uint8Array | null> {
+        const { survey, revision } = this.#named();
+        return (await this.#client.classes({ survey, revision }, sets)) ?? (await askClasses(survey, sets));
     }
 
     close(): void {

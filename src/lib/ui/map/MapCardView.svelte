@@ -4,7 +4,15 @@
     import Address from '../parts/Address.svelte';
     import { count, counted } from '../parts/format.ts';
 
-    let { card, pages, origin }: { card: MapCard; pages: number; origin: string } = $props();
+    interface Props {
+        card: MapCard;
+        /** Pages that are drawn as one with it. */
+        pages: number;
+        /** Pressed again, it opens as a branch. */
+        isInto?: boolean;
+        origin: string;
+    }
+    let { card, pages, isInto = false, origin }: Props = $props();
 </script>
 
 <p class="name">{card.title || card.url}</p>
@@ -25,6 +33,7 @@
     <dt>behind it</dt>
     <dd>{card.behind === 0 ? 'nothing' : counted(card.behind, 'page')}</dd>
 </dl>
+{#if isInto}<p class="note">a second press goes into what lies below it</p>{/if}
 {#if pages > 1}<p class="note">{count(pages - 1)} more in this cell</p>{/if}
 
 <style>

@@ -1,41 +1,100 @@
 <script lang="ts">
-    /** How the map is shaded, and how large it is. */
-    import { MAP_SHADES, type MapShade } from './draw-depth.ts';
+    /** How the map is arranged and shaded, how large it is, and what can be done with it. */
+    import type { Snippet } from 'svelte';
+    import type { ShadeChoices } from '../../core/map/shading.ts';
+    import { GROUPINGS } from '../../core/map/address-tree.ts';
+    import type { ShownLinks } from './map-address.ts';
+    import type { Arrangement } from '../../workers/map-answers.ts';
 
     interface Props {
-        shade: MapShade;
-        size: number;
-        sizes: readonly number[];
-        /** Parameters of the address that change; null takes one away. */
+        arrange: Arrangement;
+        shade: string;
+        choices: ShadeChoices;
+        links: ShownLinks;
+        /** There is a current set. */
+        hasSet: boolean;
+        isWhole: boolean;
+        isLargest: boolean;
+        /** The address with some of its parameters changed. */
+        hrefOf: (change: Record<string, string | null>) => string;
         onChoose: (change: Record<string, string | null>) => void;
+        onZoom: (by: number | 'whole') => void;
+        menu: Snippet;
     }
-    let { shade, size, sizes, onChoose }: Props = $props();
-    const choose = (next: number | undefined): void => {
-        if (next !== undefined) onChoose({ size: next === 1 ? null : String(next) });
-    };
+    let { arrange, shade, choices, links, hasSet, isWhole, isLargest, hrefOf, onChoose, onZoom, menu }: Props =
+        $props();
+    const HANGS = [
+        { hang: 'way', say: 'shortest path' },
+        { hang: 'hold', say: 'what holds' },
+    ] as const;
 </script>
 
 <div class="choices">
+    <span class="group" role="group" aria-label="Arrange by"
+        >arrange by
+        {#each ['depth', 'branch', 'address'] as by (by)}
+            <a
+                class="part"
+                aria-current={arrange.by === by}
+                href={hrefOf({ arrange: by === 'depth' ? null : by, in: null, size: null })}
+                data-sveltekit-noscroll>{by}</a
+            >
+        {/each}</span
+    >
+    {#if arrange.by === 'branch'}
+        <span class="group" role="group" aria-label="Hang by"
+            >hang by
+            {#each HANGS as { hang, say } (hang)}
+                <a
+                    class="part"
+                    aria-current={arrange.hang === hang}
+                    href={hrefOf({ hang: hang === 'way' ? null : hang, in: null })}
+                    data-sveltekit-noscroll>{say}</a
+                >
+            {/each}</span
+        >
+    {:else if arrange.by === 'address'}
+        <label
+            >grouped by
+            <select
+                class="field"
+                value={arrange.group}
+                onchange={(event) => onChoose({ group: event.currentTarget.value, in: null })}
+            >
+                {#each GROUPINGS as own (own)}<option value={own}>{own}</option>{/each}
+            </select></label
+        >
+    {/if}
     <label
         >shade by
         <select class="field" value={shade} onchange={(event) => onChoose({ shade: event.currentTarget.value })}>
-            {#each MAP_SHADES as own (own)}<option value={own}>{own}</option>{/each}
+            {#each choices as { group, choices: own } (group)}
+                {#if group === ''}
+                    {#each own as { by, name } (by)}<option value={by}>{name}</option>{/each}
+                {:else}<optgroup label={group}
+                        >{#each own as { by, name } (by)}<option value={by}>{name}</option>{/each}</optgroup
+                    >{/if}
+            {/each}
+        </select></label
+    >
+    <label
+        >links
+        <select
+            class="field"
+            value={links}
+            onchange={({ currentTarget: { value } }) => onChoose({ links: value === 'page' ? null : value })}
+        >
+            <option value="page">of the page</option>
+            <option value="set" disabled={!hasSet}>of the set</option>
+            {#if arrange.by === 'depth'}<option value="sections">between sections</option>{/if}
+            <option value="none">none</option>
         </select></label
     >
     <span class="sizes" role="group" aria-label="Size">
-        <button
-            class="tb"
-            aria-label="Smaller"
-            disabled={size === sizes[0]}
-            onclick={() => choose(sizes[sizes.indexOf(size) - 1])}>−</button
-        >
-        <button class="tb" disabled={size === 1} onclick={() => choose(1)}>whole</button>
-        <button
-            class="tb"
-            aria-label="Larger"
-            disabled={size === sizes.at(-1)}
-            onclick={() => choose(sizes[sizes.indexOf(size) + 1])}>+</button
-        >
+        <button class="tb" aria-label="Smaller" disabled={isWhole} onclick={() => onZoom(0.7)}>−</button>
+        <button class="tb" disabled={isWhole} onclick={() => onZoom('whole')}>whole</button>
+        <button class="tb" aria-label="Larger" disabled={isLargest} onclick={() => onZoom(1.4)}>+</button>
+        {@render menu()}
     </span>
 </div>
 
@@ -49,9 +108,33 @@
     }
     .choices select {
         width: auto;
+        max-width: 130px;
+        margin-left: 4px;
+    }
+    .group {
+        display: inline-flex;
+        align-items: center;
+    }
+    .part {
+        padding: 2px 9px;
+        border: 1px solid var(--edge);
+        margin-left: -1px;
+        color: inherit;
+        line-height: 1.25rem;
+    }
+    .part:first-of-type {
         margin-left: 6px;
     }
+    .part:hover {
+        background: var(--color-base-200);
+    }
+    .part[aria-current='true'] {
+        background: var(--color-base-content);
+        color: var(--color-base-100);
+        font-weight: 600;
+    }
     .sizes {
+        display: inline-flex;
         margin-left: auto;
     }
 </style>

@@ -22,7 +22,7 @@
     {#each layout.columns as column, index (names[index])}
         <a
             class="head"
-            style:left="{column.x}px"
+            style:left="{column.x + 52}px"
             style:width="{column.width + 8}px"
             href={to.set(`page and ${columnSet(column, layout.columns)}`)}
             title={names[index]}
@@ -36,9 +36,13 @@
 
 <style>
     .heads {
-        position: relative;
+        position: sticky;
+        top: 0;
+        z-index: 1;
         height: 34px;
-        margin-left: 52px;
+        padding-left: 52px;
+        box-sizing: content-box;
+        background: var(--color-base-100);
     }
     .head {
         position: absolute;

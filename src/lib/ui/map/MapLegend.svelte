@@ -1,38 +1,30 @@
 <script lang="ts">
     /** What forms and shades mean, how many pages have each; every number is a set. */
+    import type { Shading, ShadeEntry } from '../../core/map/shading.ts';
     import type { MapView } from '../../core/views/map.ts';
     import { count } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
-    import type { MapShade } from './draw-depth.ts';
-    import { STANDING_STEPS, STEPS } from './map-colours.ts';
+    import { SHARES } from './map-look.ts';
 
     interface Props {
         view: MapView;
-        shade: MapShade;
+        shading: Omit<Shading, 'entries'> & { entries: (ShadeEntry & { pages: number })[] };
         perCell: number | null;
         to: ViewLinks;
     }
-    let { view, shade, perCell, to }: Props = $props();
+    let { view, shading, perCell, to }: Props = $props();
     const NAMES = {
         indexable: 'indexable',
         stopped: 'stopped at a gate',
         unreached: 'not reached',
         unread: 'not read',
     };
-    const steps = STEPS.map((share, step) => ({
-        share,
-        say:
-            step === 0
-                ? `under ${STANDING_STEPS[0]}`
-                : step === STEPS.length - 1
-                  ? `from ${STANDING_STEPS[step - 1]}`
-                  : `to ${STANDING_STEPS[step]}`,
-        set: [
-            'page and reached',
-            ...(step > 0 ? [`standing >= ${STANDING_STEPS[step - 1]}`] : []),
-            ...(step < STEPS.length - 1 ? [`standing < ${STANDING_STEPS[step]}`] : []),
-        ].join(' and '),
-    }));
+    const FILLS = {
+        indexable: 'var(--ink3)',
+        stopped: 'none',
+        unreached: 'url(#hatch)',
+        unread: 'url(#hatch-faint)',
+    };
 </script>
 
 <div class="legend" role="group" aria-label="Legend">
@@ -45,13 +37,7 @@
                         y="0.5"
                         width="11"
                         height="11"
-                        fill={form === 'indexable'
-                            ? 'var(--ink3)'
-                            : form === 'unreached'
-                              ? 'url(#hatch)'
-                              : form === 'unread'
-                                ? 'url(#hatch-faint)'
-                                : 'none'}
+                        fill={FILLS[form]}
                         stroke="var(--color-base-content)"
                         stroke-dasharray={form === 'unread' ? '2 2' : undefined}
                     />{#if form === 'stopped'}<path
@@ -65,18 +51,26 @@
         {/if}
     {/each}
     {#if perCell !== null && perCell > 1}<span class="note">one cell, up to {count(perCell)} pages</span>{/if}
-    {#if shade === 'standing'}
+    {#if shading.entries.length > 0}
         <span class="shades"
-            >standing
-            {#each steps as { share, say, set } (share)}
-                <a class="shade" href={to.set(set)}
+            >{shading.name}
+            {#each shading.entries as { say, set, pages, tone, isMarked } (set)}
+                <span
                     ><svg width="12" height="12" aria-hidden="true"
-                        ><rect width="12" height="12" fill="var(--color-base-content)" opacity={share * 0.8} /></svg
+                        ><rect
+                            x="0.5"
+                            y="0.5"
+                            width="11"
+                            height="11"
+                            fill={isMarked ? 'var(--color-primary)' : 'var(--color-base-content)'}
+                            fill-opacity={isMarked ? 1 : tone < 0 ? 0.06 : (SHARES[tone] ?? 1) * 0.8}
+                            stroke="var(--edge)"
+                        /></svg
                     >
-                    {say}</a
+                    {say} <a class="set" href={to.set(set)}>{count(pages)}</a></span
                 >{/each}</span
         >
-    {:else if shade === 'depth'}<span class="note">darker: deeper</span>{/if}
+    {:else}<span class="note">the hue is the section, as at the heads</span>{/if}
 </div>
 
 <style>
@@ -97,12 +91,6 @@
         margin-left: auto;
         display: inline-flex;
         flex-wrap: wrap;
-        gap: 2px 10px;
-    }
-    .shade {
-        color: inherit;
-    }
-    .shade:hover {
-        text-decoration: underline;
+        gap: 2px 12px;
     }
 </style>

@@ -1,260 +1,260 @@
 <script lang="ts">
     /**
-     * The map by depth: the picture of the whole site, with the scale and heads as text beside it. Pointed at, a cell tells
-     * its page; a press opens it; the arrow keys walk from page to page; dragged over, pages become the current set.
+     * The picture of the whole site in a frame of its own, with its scale and heads. Pointed at, a page is told; a press
+     * opens it, a second one goes into what lies below it; the arrow keys walk from page to page; dragged over, pages
+     * become the current set; the wheel moves, with Ctrl it draws larger or smaller.
      */
-    import { untrack } from 'svelte';
-    import { quoted } from '../../core/sets/tokens.ts';
+    import { tick, untrack, type Snippet } from 'svelte';
+    import type { MapBundle } from '../../core/map/map-links.ts';
     import type { MapCard } from '../../core/views/map.ts';
-    import type { MapAnswer } from '../../workers/survey-answers.ts';
+    import type { MapAnswer } from '../../workers/map-answers.ts';
     import type { BrowserSurvey } from '../frame/browser-survey.ts';
-    import { count } from '../parts/format.ts';
-    import type { ViewLinks } from '../view/links.ts';
-    import { drawDepth, type MapShade } from './draw-depth.ts';
-    import { drawOver } from './draw-over.ts';
-    import { DepthPlaces, type MapPlace } from './hit-depth.ts';
-    import MapCardView from './MapCardView.svelte';
-    import MapHeads from './MapHeads.svelte';
-    import MapScale from './MapScale.svelte';
-    import MapSums from './MapSums.svelte';
-    import { barNames } from './bar-names.ts';
+    import MapTold from './MapTold.svelte';
+    import type { MapLook, Palette } from './map-look.ts';
+    import type { MapPlace, Step } from './map-place.ts';
+    import { MapPointer, type DragShape } from './map-pointer.svelte.ts';
+    import type { MapScene } from './map-scene.ts';
+    import { BESIDE, bringInSight, held, putBack, Turns, type Held } from './map-sight.ts';
+    import { MapView } from './map-view.svelte.ts';
     import { newest } from './newest.ts';
-    import { brushOf } from './canvas-brush.ts';
-    import { mapColours } from './map-colours.ts';
+    import type { Pen } from './pen.ts';
+    import { PictureDrawing } from './picture-drawing.svelte.ts';
 
     interface Props {
         survey: BrowserSurvey;
         map: MapAnswer;
-        /** Sections in the site's order: what gives each its mark. */
-        sections: readonly string[];
-        shade: MapShade;
-        /** Nodes of the current set; null for all. */
-        lit: Uint32Array | null;
+        scene: MapScene;
+        look: Omit<MapLook, 'window'>;
+        palette: Palette;
         /** URLs of the way to the page whose sheet is open, from the start to it; empty for none. */
         way: readonly string[];
-        to: ViewLinks;
+        origin: string;
+        /** Draws links that go by what the map is of, under what is pointed at; null for none. */
+        under: ((pen: Pen) => void) | null;
+        /** Links of the page that is pointed at, or open, are drawn. */
+        showsLinks: boolean;
+        /** What a drag draws around pages. */
+        shape: DragShape;
+        /** How high the frame is at most. */
+        height: number;
+        /** What stands at the left of it, above it and at its right. */
+        scale: Snippet;
+        heads?: Snippet;
+        sums?: Snippet;
         onOpen: (url: string) => void;
-        /** Makes a line the current set. */
-        onSet: (line: string) => void;
+        /** Goes into a branch or a folder. */
+        onInto: (key: string) => void;
+        onDragged: (nodes: number[]) => void;
+        /** Draws it so many times as large, or at its whole. */
+        onZoom: (by: number | 'whole') => void;
     }
-    let { survey, map, sections, shade, lit, way, to, onOpen, onSet }: Props = $props();
-    const { layout, facts } = $derived(map);
-    const places = $derived(new DepthPlaces(layout));
-    let canvas = $state<HTMLCanvasElement>();
-    let over = $state<HTMLCanvasElement>();
-    /** Names of bars, by node; those of a revision. */
-    let names = $state.raw<ReadonlyMap<number, string> | null>(null);
+    let props: Props = $props();
+    const { survey, map, scene } = $derived(props);
+    const places = $derived(scene.places);
+    const view = new MapView();
+    let frame = $state<HTMLDivElement>();
+    let body = $state<HTMLDivElement>();
     let at = $state.raw<MapPlace | null>(null);
-    let card = $state<MapCard | null>(null);
+    let card = $state.raw<MapCard | null>(null);
     /** The places of the way, and the last of them. */
     let steps = $state.raw<MapPlace[]>([]);
     const chosen = $derived(steps.at(-1) ?? null);
-    /** A picture of another theme is drawn anew. */
-    let theme = $state('');
+    let pinched = $state(1);
+    /** Where the card of what is pointed at begins, in the frame. */
+    let spot = $state({ x: 0, y: 0 });
+
+    const pointer: MapPointer = new MapPointer({
+        places: () => places,
+        shape: () => props.shape,
+        pointOf: (event) => {
+            const box = drawing.over!.getBoundingClientRect();
+            return { x: event.clientX - box.left + view.window.left, y: event.clientY - box.top + view.window.top };
+        },
+        onPoint: (place) => void show(place),
+        onPress: (place) => void press(place),
+        onDragged: (nodes) => props.onDragged(nodes),
+        onPinch: (ratio, isOver) => {
+            pinched = isOver ? 1 : ratio;
+            if (isOver) zoom(ratio);
+        },
+    });
 
     $effect(() => {
-        const root = document.documentElement;
-        theme = root.dataset['theme'] ?? '';
-        const watch = new MutationObserver(() => (theme = root.dataset['theme'] ?? ''));
-        watch.observe(root, { attributes: true, attributeFilter: ['data-theme'] });
-        return () => watch.disconnect();
-    });
-    $effect(() => newest(barNames(survey, layout, to.origin), (told) => (names = told)));
-    $effect(() => {
-        const [urls, known] = [way, places];
+        const [urls, known] = [props.way, places];
         return newest(Promise.all(urls.map((url) => survey.nodeOf(url))), (nodes) => {
-            steps = nodes.flatMap((node) => {
-                const place = node === null ? null : known.of(node);
-                return place ? [place] : [];
+            steps = nodes.flatMap((node) => (node === null ? [] : (known.of(node) ?? [])));
+        });
+    });
+    // A page that is opened from elsewhere is brought into sight.
+    $effect(() => {
+        if (chosen && frame) bringInSight(frame, chosen);
+    });
+
+    /** Links of one page, as soon as the pointer rests on it. */
+    let bundles = $state.raw<{ of: number; told: readonly MapBundle[] } | null>(null);
+    $effect(() => {
+        const page = at ?? chosen;
+        const node = page?.group === null && page.nodes.length === 1 ? page.nodes[0] : undefined;
+        if (!props.showsLinks || node === undefined) {
+            bundles = null;
+            return;
+        }
+        const wait = setTimeout(() => {
+            void survey.mapLinks({ of: 'page', node }).then((told) => {
+                if (told?.of === 'page') bundles = { of: node, told: told.bundles };
             });
-        });
+        }, REST);
+        return () => clearTimeout(wait);
     });
-    const isLit = $derived.by(() => {
-        if (lit === null) return null;
-        const bits = new Uint8Array(facts.count);
-        for (const node of lit) bits[node] = 1;
-        return bits;
-    });
+    /** So long a pointer rests before links are asked for. */
+    const REST = 90;
 
-    $effect(() => {
-        void theme;
-        if (!canvas) return;
-        const brush = brushOf(canvas, layout);
-        if (!brush) return;
-        const known = names;
-        drawDepth(brush, { facts, layout }, mapColours(canvas), {
-            shade,
-            lit: isLit,
-            nameOf: (node) => known?.get(node) ?? '',
-        });
-    });
-    $effect(() => {
-        void theme;
-        if (!over) return;
-        const brush = brushOf(over, layout);
-        if (!brush) return;
-        drawOver(brush, mapColours(over), { way: steps, chosen, at, drag });
-    });
-
-    let drag = $state<{ left: number; top: number; right: number; bottom: number } | null>(null);
-    let from: { x: number; y: number } | null = null;
-    /** So far a press moves before it is a drag. */
-    const LEAST_DRAG = 6;
-    const pointOf = (event: PointerEvent): { x: number; y: number } => {
-        const box = over!.getBoundingClientRect();
-        return { x: event.clientX - box.left, y: event.clientY - box.top };
-    };
+    const drawing: PictureDrawing = new PictureDrawing(
+        view,
+        () => ({ ...props, way: steps, chosen, at, drag: pointer.drag, bundles }),
+        () => ([at, card] = [null, null]),
+    );
 
     async function show(place: MapPlace | null): Promise<void> {
         if (place?.x === at?.x && place?.y === at?.y) return;
         at = place;
-        const node = place?.nodes[0];
+        if (place && frame && body) {
+            spot = { x: place.x + BESIDE - frame.scrollLeft, y: place.y + body.offsetTop - frame.scrollTop };
+        }
+        const node = place?.group === null ? place.nodes[0] : undefined;
         const told = node === undefined ? null : await survey.mapCard(node);
         if (untrack(() => at) === place) card = told;
     }
-    function onDown(event: PointerEvent): void {
-        if (event.button !== 0) return;
-        from = pointOf(event);
-        // Let go of outside the picture, it is let go of all the same.
-        (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    }
-    function onMove(event: PointerEvent): void {
-        const point = pointOf(event);
-        if (from && (drag || Math.hypot(point.x - from.x, point.y - from.y) > LEAST_DRAG)) {
-            drag = {
-                left: Math.min(from.x, point.x),
-                right: Math.max(from.x, point.x),
-                top: Math.min(from.y, point.y),
-                bottom: Math.max(from.y, point.y),
-            };
-            void show(null);
-            return;
-        }
-        void show(places.at(point.x, point.y));
-    }
-    async function onUp(event: PointerEvent): Promise<void> {
-        const area = drag;
-        if (from === null) return;
-        [from, drag] = [null, null];
-        if (area) return choose(places.within(area.left, area.top, area.right, area.bottom));
-        const point = pointOf(event);
-        await open(places.at(point.x, point.y));
-    }
-    /** Pages that a set can name one by one: an address holds no more. */
-    const MOST_DRAGGED = 80;
-    let tooMany = $state(0);
-
-    async function choose(nodes: number[]): Promise<void> {
-        tooMany = nodes.length > MOST_DRAGGED ? nodes.length : 0;
-        if (nodes.length === 0 || tooMany > 0) return;
-        const told = await Promise.all(nodes.map((node) => survey.mapCard(node)));
-        const urls = told.flatMap((one) => (one ? [quoted(one.url, true)] : []));
-        onSet(`url is one of ${urls.join(', ')}`);
-    }
-    async function open(place: MapPlace | null): Promise<void> {
-        const node = place?.nodes[0];
+    async function press(place: MapPlace | null): Promise<void> {
+        if (!place) return;
+        const isChosen = chosen?.x === place.x && chosen.y === place.y && place.group === null;
+        if (place.into !== null && (place.group !== null || isChosen)) return props.onInto(place.into);
+        const node = place.group === null ? place.nodes[0] : undefined;
         const told = node === undefined ? null : await survey.mapCard(node);
-        if (told) onOpen(told.url);
+        if (told) props.onOpen(told.url);
     }
-    const STEPS = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const;
+
+    const STEPS: Record<string, Step> = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' };
     function onKey(event: KeyboardEvent): void {
-        const here = at ?? chosen ?? (layout.bars[0] ? { ...layout.bars[0], nodes: [layout.bars[0].node] } : null);
-        if (event.key === 'Enter') void open(here);
-        else if (event.key in STEPS && here)
-            void show(
-                at === null && chosen === null ? here : places.next(here, STEPS[event.key as keyof typeof STEPS]),
-            );
-        else if (event.key === 'Escape') void show(null);
+        const here = at ?? chosen ?? places.first();
+        const step = STEPS[event.key];
+        if (event.key === 'Enter') void press(here);
+        else if (step && here) {
+            const next = at === null && chosen === null ? here : places.next(here, step);
+            void show(next);
+            if (frame) bringInSight(frame, next);
+        } else if (event.key === 'Escape') void show(null);
+        else if (event.key === '+' || event.key === '=') zoom(1.25);
+        else if (event.key === '-') zoom(0.8);
+        else if (event.key === '0') props.onZoom('whole');
+        else if (event.key === 'PageDown' && here?.into) props.onInto(here.into);
         else return;
         event.preventDefault();
     }
-    /** The card stands at the first free side. */
-    const cardLeft = $derived(
-        at === null ? 0 : at.x + 320 > layout.width ? Math.max(0, at.x - 300) : at.x + at.width + 12,
-    );
+    const turns = new Turns();
+    /** Only with Ctrl, as everywhere: alone the wheel moves. Two fingers on a pad come as this too. */
+    function onWheel(event: WheelEvent): void {
+        if (!event.ctrlKey) return;
+        event.preventDefault();
+        const by = turns.by(event.deltaY);
+        if (by !== null) zoom(by);
+    }
+    /** What stays where it is while all around it grows. */
+    let kept: Held | null = null;
+    function zoom(by: number): void {
+        kept = frame ? held(frame, at ?? chosen) : null;
+        props.onZoom(by);
+    }
+    $effect(() => {
+        const [known, page] = [places, kept];
+        kept = null;
+        if (page) void tick().then(() => frame && putBack(frame, known, page));
+    });
+    function onScroll({ currentTarget: frame }: { currentTarget: Element }): void {
+        const { scrollLeft: left, scrollTop: top } = frame;
+        view.moved({ left, top, right: left + frame.clientWidth, bottom: top + frame.clientHeight });
+    }
 </script>
 
 <div class="map">
-    <MapHeads {layout} {sections} {to} />
-    <div class="body" style:height="{layout.height}px">
-        <MapScale {layout} />
-        <div class="picture" data-named={names !== null} style:width="{layout.width}px">
-            <canvas
-                bind:this={canvas}
-                style:width="{layout.width}px"
-                style:height="{layout.height}px"
-                aria-hidden="true"
-            ></canvas>
-            <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div class="pan" bind:this={frame} style:max-height="{props.height}px" onscroll={onScroll}>
+        {@render props.heads?.()}
+        <div class="body" bind:this={body} style:height="{scene.height}px">
+            {@render props.scale()}
             <div
-                class="over"
-                tabindex="0"
-                role="application"
-                aria-label="Map by depth. Arrow keys go from page to page, Enter opens one; the same stands as a table below."
-                onpointermove={onMove}
-                onpointerleave={() => void show(null)}
-                onpointerdown={onDown}
-                onpointerup={onUp}
-                onpointercancel={() => ([from, drag] = [null, null])}
-                onkeydown={onKey}
+                class="picture"
+                style:width="{scene.width}px"
+                style:transform={pinched === 1 ? null : `scale(${pinched})`}
             >
                 <canvas
-                    bind:this={over}
-                    style:width="{layout.width}px"
-                    style:height="{layout.height}px"
+                    bind:this={drawing.canvas}
+                    style:left="{view.window.left}px"
+                    style:top="{view.window.top}px"
+                    style:width="{view.window.right - view.window.left}px"
+                    style:height="{view.window.bottom - view.window.top}px"
                     aria-hidden="true"
                 ></canvas>
-            </div>
-            {#if at && card}
+                <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
                 <div
-                    class="told"
-                    style:left="{cardLeft}px"
-                    style:top="{Math.min(at.y + 14, Math.max(0, layout.height - 190))}px"
+                    class="over"
+                    tabindex="0"
+                    role="application"
+                    aria-label="Map by {map.by}. Arrow keys go from page to page, Enter opens one; the same stands as a table below."
+                    onpointermove={pointer.move}
+                    onpointerleave={() => void show(null)}
+                    onpointerdown={pointer.down}
+                    onpointerup={pointer.up}
+                    onpointercancel={pointer.cancel}
+                    onkeydown={onKey}
+                    onwheel={onWheel}
                 >
-                    <MapCardView {card} pages={at.nodes.length} origin={to.origin} />
+                    <canvas
+                        bind:this={drawing.over}
+                        style:left="{view.window.left}px"
+                        style:top="{view.window.top}px"
+                        style:width="{view.window.right - view.window.left}px"
+                        style:height="{view.window.bottom - view.window.top}px"
+                        aria-hidden="true"
+                    ></canvas>
                 </div>
-            {/if}
-            <p class="visually-hidden" role="status">
-                {#if at && card}{card.title || card.url}, {card.depth === null
-                        ? 'not reached'
-                        : `depth ${card.depth}`}{/if}
-            </p>
+            </div>
+            {@render props.sums?.()}
         </div>
-        <MapSums {layout} {to} />
     </div>
-    {#if tooMany > 0}
-        <p class="note" role="alert">
-            {count(tooMany)} pages: dragged over, a set holds {MOST_DRAGGED} at most. Heads and sums are sets of any size.
-        </p>
-    {/if}
+    <MapTold
+        {at}
+        {card}
+        {spot}
+        frame={{ width: frame?.clientWidth ?? 0, height: frame?.clientHeight ?? 0 }}
+        origin={props.origin}
+    />
 </div>
 
 <style>
     .map {
-        padding: 4px 16px 8px;
-        overflow-x: auto;
+        position: relative;
+        margin: 4px 16px 0;
+    }
+    .pan {
+        overflow: auto;
+        position: relative;
     }
     .body {
         position: relative;
         display: grid;
-        grid-template-columns: 52px auto minmax(110px, 1fr);
+        grid-template-columns: 52px auto minmax(0, 1fr);
     }
     .picture {
         position: relative;
+        transform-origin: 0 0;
+    }
+    canvas {
+        position: absolute;
     }
     .over {
         position: absolute;
         inset: 0;
         touch-action: pan-x pan-y;
         cursor: crosshair;
-    }
-    .told {
-        position: absolute;
-        z-index: 2;
-        width: 288px;
-        padding: 8px 10px;
-        border: 1px solid var(--color-base-content);
-        background: var(--color-base-100);
-        pointer-events: none;
     }
 </style>

@@ -1,27 +1,31 @@
 <script lang="ts">
-    /** The depths of the map at its left, as a scale. */
-    import type { DepthLayout } from '../../core/map/depth-layout.ts';
-    import { depthName } from './map-sets.ts';
-
-    let { layout }: { layout: DepthLayout } = $props();
+    /** The depths or levels of the map at its left, as a scale. */
+    interface Rung {
+        y: number;
+        height: number;
+        say: string;
+        /** What links do not reach is on no scale. */
+        isReached: boolean;
+    }
+    let { rungs }: { rungs: readonly Rung[] } = $props();
 </script>
 
 <div class="scale" aria-hidden="true">
-    {#each layout.bands as band, index (band.from)}
-        <span
-            class="rung"
-            class:dark={index % 2 === 0 && band.from >= 0}
-            style:top="{band.y}px"
-            style:height="{band.height}px"
-        ></span>
-        <span class="depth" style:top="{band.y}px">{depthName(band)}</span>
-        {#if band.from < 0}<em class="none" style:top="{band.y}px">not reached</em>{/if}
+    {#each rungs as { y, height, say, isReached }, index (y)}
+        {#if isReached}
+            <span class="rung" class:dark={index % 2 === 0} style:top="{y}px" style:height="{height}px"></span>
+            <span class="depth" style:top="{y}px">{say}</span>
+        {:else}<em class="none" style:top="{y}px">{say}</em>{/if}
     {/each}
 </div>
 
 <style>
     .scale {
-        position: relative;
+        position: sticky;
+        left: 0;
+        z-index: 1;
+        width: 46px;
+        background: var(--color-base-100);
     }
     .rung {
         position: absolute;
@@ -34,13 +38,13 @@
     }
     .depth {
         position: absolute;
-        right: 18px;
+        right: 12px;
         line-height: 16px;
     }
     .none {
         position: absolute;
         left: 0;
-        width: 40px;
+        width: 44px;
         font: italic 400 0.8125rem/1rem var(--font-serif);
         color: var(--ink2);
     }

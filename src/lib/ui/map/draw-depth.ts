@@ -1,213 +1,141 @@
 /** Draws the map by depth. What is drawn is told by its layout alone: the same layout, the same picture. */
-import type { DepthLayout } from '../../core/map/depth-layout.ts';
+import type { DepthLayout, MapBar, MapUnread } from '../../core/map/depth-layout.ts';
 import { NAMED_PITCH } from '../../core/map/depth-layout.ts';
 import { FORM, gateAt, type MapFacts } from '../../core/map/map-facts.ts';
 import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
-import { css, mixed, STEPS, stepOf, type MapColours, type Rgb } from './map-colours.ts';
-
-export const MAP_SHADES = ['standing', 'depth', 'section'] as const;
-export type MapShade = (typeof MAP_SHADES)[number];
-
-export interface MapLook {
-    shade: MapShade;
-    /** 1 for each node of the current set; null where all are. */
-    lit: Uint8Array | null;
-    /** Letter of a bar: what stands on it. */
-    nameOf: (node: number) => string;
-}
+import { drawGround } from './draw-ground.ts';
+import { DIMMED, fillOf, hueOfSection, isLit, type MapLook, type Palette } from './map-look.ts';
+import { cutTo, isSeen, type Pen } from './pen.ts';
 
 const GAP = 1.2;
 /** From this pitch on a cell has an outline. */
 const OUTLINED_PITCH = 8;
 /** From this pitch on what is stopped bears the glyph of its gate. */
 const GLYPH_PITCH = 9;
-const DIMMED = 0.3;
-const GROUND = 0.1;
+const EDGE_SHARE = 0.75;
 
-export function drawDepth(
-    brush: CanvasRenderingContext2D,
-    { facts, layout }: { facts: MapFacts; layout: DepthLayout },
-    colours: MapColours,
-    look: MapLook,
-): void {
-    const { cells, columns, bands, bars, unread, pitch, order } = layout;
-    const hue = (column: number): Rgb => colours.hues[hueAt(facts, layout, column)]!;
-    drawGround(brush, layout, colours);
-    const size = pitch - GAP;
-    const isLit = (from: number, to: number): boolean => {
-        if (look.lit === null) return true;
-        for (let at = from; at < to; at++) if (look.lit[order[at]!] === 1) return true;
-        return false;
-    };
-    const deepest = Math.max(1, ...bands.map(({ to }) => to));
-    for (let cell = 0; cell < cells.x.length; cell++) {
-        const [x, y, form] = [cells.x[cell]!, cells.y[cell]!, cells.form[cell]!];
-        const [from, to] = [cells.start[cell]!, cells.start[cell + 1]!];
-        const own = hue(cells.column[cell]!);
-        brush.globalAlpha = isLit(from, to) ? 1 : DIMMED;
-        const colour = mixed(own, colours.paper, shareOf(facts, order, from, to, look.shade, deepest));
-        if (form === FORM.indexable) {
-            brush.fillStyle = css(colour);
-            brush.fillRect(x, y, size, size);
-            if (pitch >= OUTLINED_PITCH) outline(brush, x, y, size, size, css(mixed(own, colours.paper, 0.75)));
-        } else if (form === FORM.unreached) {
-            brush.fillStyle = css(colours.paper);
-            brush.fillRect(x, y, size, size);
-            hatch(brush, x, y, size, size, css(colours.ink), 3);
-            outline(brush, x, y, size, size, css(colours.ink));
-        } else {
-            brush.fillStyle = css(colours.paper);
-            brush.fillRect(x, y, size, size);
-            outline(brush, x, y, size, size, css(colours.ink));
-            if (pitch >= GLYPH_PITCH) glyph(brush, facts.gate[order[from]!]!, x, y, size, css(colours.ink));
-        }
-    }
-    brush.globalAlpha = 1;
+export interface Drawn<L> {
+    facts: MapFacts;
+    layout: L;
+}
+
+export function drawDepth(pen: Pen, drawn: Drawn<DepthLayout>, palette: Palette, look: MapLook): void {
+    const { facts, layout } = drawn;
+    const { columns, bands, bars, unread, width } = layout;
+    const hues = columns.map((_, column) => hueAt(facts, layout, column));
+    drawGround(
+        pen,
+        bands.filter(({ from }) => from >= 0),
+        width,
+        palette,
+    );
+    drawCells(pen, drawn, palette, look, hues);
+    drawIslands(pen, drawn, palette);
     for (const held of bars) {
-        const own = held.isStart ? colours.ink : hue(held.column);
-        brush.globalAlpha = look.lit === null || look.lit[held.node] === 1 ? 1 : DIMMED;
-        const { x, y, width, height } = held;
-        brush.fillStyle = css(colours.paper);
-        brush.fillRect(x, y, width, height);
-        brush.fillStyle = css(mixed(own, colours.paper, 0.28));
-        brush.fillRect(x, y, width * held.share, height);
-        const head = Math.min(pitch, width);
-        brush.fillStyle = css(mixed(own, colours.paper, 0.95));
-        brush.fillRect(x, y, Math.min(head, 8), height);
-        outline(brush, x, y, width, height, css(mixed(own, colours.paper, 0.8)));
-        if (pitch >= NAMED_PITCH) label(brush, held, look.nameOf(held.node), facts.load[held.node]!, css(colours.ink));
+        if (!isSeen(look.window, held.x, held.y, held.width, held.height)) continue;
+        pen.cover(isLit(look, [held.node], 0, 1) ? 1 : DIMMED);
+        drawBar(pen, drawn, palette, look, held, hues[held.column]!);
     }
-    brush.globalAlpha = 1;
-    for (const { x, y, width, height, urls } of unread) {
-        hatch(brush, x, y, width, height, css(mixed(colours.ink, colours.paper, 0.3)), 5);
-        brush.setLineDash([3, 3]);
-        outline(brush, x, y, width, height, css(colours.edge));
-        brush.setLineDash([]);
-        const number = urls.toLocaleString('en');
-        brush.font = '11px sans-serif';
-        const words = brush.measureText(`${number} not read`).width + 16 > width ? number : `${number} not read`;
-        const wide = Math.min(width - 8, brush.measureText(words).width + 8);
-        brush.fillStyle = css(colours.paper);
-        brush.fillRect(x + 4, y + 8, wide, 14);
-        brush.fillStyle = css(colours.ink);
-        brush.fillText(words, x + 8, y + 19, width - 12);
-    }
+    pen.cover(1);
+    for (const own of unread) drawUnread(pen, own, palette);
     // Heads of columns: a line in their hue.
-    columns.forEach(({ x, width }, column) => {
-        brush.fillStyle = css(hue(column));
-        brush.fillRect(x, 0, width, 2);
-    });
+    columns.forEach(({ x, width: wide }, column) => pen.fill(x, 0, wide, 2, palette.hue(hues[column]!, 1)));
 }
 
 /** Place among the hues of a column; the last for those together, and for sections without one. */
 export function hueAt(facts: MapFacts, { columns }: DepthLayout, column: number): number {
     const { section } = columns[column]!;
-    const place = section === null ? -1 : facts.sections.indexOf(section);
-    return place >= 0 && place < 8 ? place : 8;
+    return section === null ? 8 : hueOfSection(facts.sections.indexOf(section));
 }
 
-function drawGround(brush: CanvasRenderingContext2D, { bands, width }: DepthLayout, colours: MapColours): void {
-    const reached = bands.filter(({ from }) => from >= 0);
-    const ground = colours.isDark ? 0.12 : GROUND;
-    reached.forEach(({ y, height }, band) => {
-        const share = reached.length < 2 ? 0 : band / (reached.length - 1);
-        brush.fillStyle = css(
-            mixed(mixed(colours.mark, colours.ink, 1 - 0.5 * share), colours.paper, ground * (0.4 + share)),
-        );
-        brush.fillRect(0, y, width, height);
-        brush.fillStyle = css(mixed(colours.edge, colours.paper, 0.3));
-        brush.fillRect(0, y + height - 0.5, width, 0.5);
-    });
-}
-
-function shareOf(
-    { standing, depth }: MapFacts,
-    order: Uint32Array,
-    from: number,
-    to: number,
-    shade: MapShade,
-    deepest: number,
-): number {
-    if (shade === 'section') return STEPS[3];
-    const middle = order[(from + to - 1) >> 1]!;
-    if (shade === 'depth') return 0.25 + 0.75 * Math.min(1, Math.max(0, depth[middle]!) / deepest);
-    return STEPS[stepOf(standing[middle]!)]!;
-}
-
-function outline(brush: CanvasRenderingContext2D, x: number, y: number, width: number, height: number, colour: string) {
-    brush.strokeStyle = colour;
-    brush.lineWidth = 1;
-    brush.strokeRect(x + 0.5, y + 0.5, Math.max(0, width - 1), Math.max(0, height - 1));
-}
-
-/** The glyph of a gate, drawn on twelve units, in a cell. */
-function glyph(
-    brush: CanvasRenderingContext2D,
-    code: number,
-    x: number,
-    y: number,
-    size: number,
-    colour: string,
+function drawCells(
+    pen: Pen,
+    { facts, layout: { cells, pitch, order } }: Drawn<DepthLayout>,
+    palette: Palette,
+    look: MapLook,
+    hues: readonly number[],
 ): void {
-    const gate = gateAt(code);
-    if (!gate) return;
-    brush.save();
-    brush.translate(x + 1, y + 1);
-    brush.scale((size - 2) / 12, (size - 2) / 12);
-    brush.strokeStyle = colour;
-    brush.lineWidth = 1.8;
-    brush.stroke(new Path2D(GATE_GLYPHS[gate]));
-    brush.restore();
-}
-
-function hatch(
-    brush: CanvasRenderingContext2D,
-    x: number,
-    y: number,
-    width: number,
-    height: number,
-    colour: string,
-    step: number,
-): void {
-    brush.save();
-    brush.beginPath();
-    brush.rect(x, y, width, height);
-    brush.clip();
-    brush.strokeStyle = colour;
-    brush.lineWidth = 0.9;
-    brush.beginPath();
-    for (let at = x - height; at < x + width; at += step) {
-        brush.moveTo(at, y + height);
-        brush.lineTo(at + height, y);
+    const size = pitch - GAP;
+    const { top, bottom } = look.window;
+    const ink = { colour: palette.ink, wide: 1 };
+    const edges = hues.map((hue) => ({ colour: palette.hue(hue, EDGE_SHARE), wide: 1 }));
+    for (let cell = 0; cell < cells.x.length; cell++) {
+        const [x, y, form] = [cells.x[cell]!, cells.y[cell]!, cells.form[cell]!];
+        if (y >= bottom || y + size <= top) continue;
+        const [from, to] = [cells.start[cell]!, cells.start[cell + 1]!];
+        const column = cells.column[cell]!;
+        pen.cover(isLit(look, order, from, to) ? 1 : DIMMED);
+        if (form === FORM.indexable) {
+            pen.fill(x, y, size, size, fillOf(palette, look, order, from, to, hues[column]!));
+            if (pitch >= OUTLINED_PITCH) pen.outline(x, y, size, size, edges[column]!);
+            continue;
+        }
+        pen.fill(x, y, size, size, palette.paper);
+        if (form === FORM.unreached) pen.hatch(x, y, size, size, palette.ink, 3);
+        pen.outline(x, y, size, size, ink);
+        const gate = gateAt(facts.gate[order[from]!]!);
+        if (form === FORM.stopped && gate && pitch >= GLYPH_PITCH) {
+            pen.glyph(GATE_GLYPHS[gate], x + 1, y + 1, size - 2, palette.ink);
+        }
     }
-    brush.stroke();
-    brush.restore();
+    pen.cover(1);
 }
 
-/** The name of a bar, cut where it does not fit, and its number; of four letters or fewer only the number. */
-function label(
-    brush: CanvasRenderingContext2D,
-    { x, y, width, height }: { x: number; y: number; width: number; height: number },
-    name: string,
-    load: number,
-    colour: string,
+/** A frame around the pages of each island, where each of them has a cell. */
+function drawIslands(
+    pen: Pen,
+    { facts, layout: { cells, order, pitch, perCell } }: Drawn<DepthLayout>,
+    palette: Palette,
 ): void {
-    brush.fillStyle = colour;
-    brush.textBaseline = 'middle';
-    const number = load.toLocaleString('en');
-    brush.font = '600 11px sans-serif';
-    const own = brush.measureText(number).width;
-    const middle = y + height / 2 + 0.5;
+    if (perCell > 1) return;
+    const islandOf = (cell: number): number =>
+        cells.form[cell] === FORM.unreached ? facts.island[order[cells.start[cell]!]!]! : -1;
+    for (let from = 0; from < cells.x.length; from++) {
+        const island = islandOf(from);
+        if (island < 0) continue;
+        let to = from + 1;
+        const isBeside = (cell: number): boolean => islandOf(cell) === island && cells.y[cell] === cells.y[from];
+        while (to < cells.x.length && isBeside(to)) to++;
+        const wide = cells.x[to - 1]! - cells.x[from]! + pitch - GAP;
+        pen.outline(cells.x[from]! - 2, cells.y[from]! - 2, wide + 4, pitch - GAP + 4, {
+            colour: palette.ink,
+            wide: 1.5,
+        });
+        from = to - 1;
+    }
+}
+
+/** A page that holds many: filled so far as what it holds is of its section, with its name and that number. */
+function drawBar(
+    pen: Pen,
+    { facts, layout: { pitch } }: Drawn<DepthLayout>,
+    palette: Palette,
+    look: MapLook,
+    { node, x, y, width, height, share, isStart }: MapBar,
+    hue: number,
+): void {
+    const of = (part: number): string => (isStart ? palette.inked(part) : palette.hue(hue, part));
+    pen.fill(x, y, width, height, palette.paper);
+    pen.fill(x, y, width * share, height, of(0.28));
+    const head = Math.min(pitch, width, 8);
+    pen.fill(x, y, head, height, isStart ? of(0.95) : fillOf(palette, look, [node], 0, 1, hue));
+    pen.outline(x, y, head, height, { colour: of(0.95), wide: 1 });
+    pen.outline(x, y, width, height, { colour: of(0.8), wide: 1 });
+    if (pitch < NAMED_PITCH) return;
+    const number = facts.load[node]!.toLocaleString('en');
+    const own = pen.widthOf(number, 'bold');
     if (own + 16 > width) return;
-    brush.fillText(number, x + width - own - 4, middle);
-    brush.font = '11px sans-serif';
-    const room = width - own - 24;
-    let cut = name;
-    if (brush.measureText(cut).width > room) {
-        while (cut.length > 0 && brush.measureText(`${cut}…`).width > room) cut = cut.slice(0, -1);
-        if (cut.length <= 4) return;
-        cut = `${cut}…`;
-    }
-    brush.fillText(cut, x + 12, middle);
-    brush.textBaseline = 'alphabetic';
+    const middle = y + height / 2 + 0.5;
+    pen.text(number, x + width - own - 4, middle, palette.ink, 'bold');
+    const name = cutTo(pen, look.nameOf(node), width - own - 24);
+    if (name !== null) pen.text(name, x + 12, middle, palette.ink);
+}
+
+function drawUnread(pen: Pen, { x, y, width, height, urls }: MapUnread, palette: Palette): void {
+    pen.hatch(x, y, width, height, palette.inked(0.3), 5);
+    pen.outline(x, y, width, height, { colour: palette.edge, wide: 1, dash: [3, 3] });
+    const number = urls.toLocaleString('en');
+    const words = pen.widthOf(`${number} not read`) + 16 > width ? number : `${number} not read`;
+    pen.fill(x + 4, y + 8, Math.min(width - 8, pen.widthOf(words) + 8), 14, palette.paper);
+    pen.text(words, x + 8, y + 15, palette.ink);
 }

@@ -1,72 +1,60 @@
 /** What lies over the map: the way to the open page, what is pointed at, and what is dragged over. */
-import type { MapPlace } from './hit-depth.ts';
-import { css, type MapColours } from './map-colours.ts';
+import type { Palette } from './map-look.ts';
+import type { MapPlace } from './map-place.ts';
+import type { Pen, Point } from './pen.ts';
 
 export interface MapOver {
     /** Places from the start page to the one whose sheet is open. */
     way: readonly MapPlace[];
     chosen: MapPlace | null;
     at: MapPlace | null;
-    drag: { left: number; top: number; right: number; bottom: number } | null;
+    /** Corners of what is dragged over. */
+    drag: readonly Point[];
+    /** The way runs in the gutter left of each column, or down the left edges of boxes. */
+    runs: 'in gutters' | 'in boxes';
 }
 
 /** From the edge of a cell to the line of a way. */
 const GUTTER = 5;
 
-export function drawOver(
-    brush: CanvasRenderingContext2D,
-    colours: MapColours,
-    { way, chosen, at, drag }: MapOver,
-): void {
-    if (way.length > 1) drawWay(brush, way, colours);
-    if (chosen) ring(brush, chosen, 3, colours);
-    if (at) ring(brush, at, 2, colours);
-    if (!drag) return;
-    brush.fillStyle = css(colours.mark);
-    brush.globalAlpha = 0.15;
-    brush.fillRect(drag.left, drag.top, drag.right - drag.left, drag.bottom - drag.top);
-    brush.globalAlpha = 1;
+export function drawOver(pen: Pen, palette: Palette, { way, chosen, at, drag, runs }: MapOver): void {
+    if (way.length > 1) drawWay(pen, way, palette, runs);
+    if (chosen) ring(pen, chosen, 3, palette);
+    if (at) ring(pen, at, 2, palette);
+    if (drag.length < 2) return;
+    pen.line([...drag, drag[0]!], { colour: palette.mark, wide: 1.5, dash: [4, 3] });
 }
 
-function ring(brush: CanvasRenderingContext2D, place: MapPlace, wide: number, colours: MapColours): void {
+function ring(pen: Pen, { x, y, width, height }: MapPlace, wide: number, palette: Palette): void {
     for (const [colour, line] of [
-        [colours.paper, wide + 2],
-        [colours.mark, wide],
+        [palette.paper, wide + 2],
+        [palette.mark, wide],
     ] as const) {
-        brush.strokeStyle = css(colour);
-        brush.lineWidth = line;
-        brush.strokeRect(place.x - 2, place.y - 2, place.width + 2.8, place.height + 2.8);
+        pen.outline(x - 2.5, y - 2.5, width + 3.8, height + 3.8, { colour, wide: line });
     }
 }
 
-/** The way to a page: in the gutter left of each column, with a knot a step, so that it covers nothing. */
-function drawWay(
-    brush: CanvasRenderingContext2D,
-    steps: readonly { x: number; y: number; height: number }[],
-    colours: MapColours,
-): void {
-    const points = steps.map(({ x, y, height }) => ({ x: x - GUTTER, y: y + Math.min(height, 12) / 2 }));
+/** The way to a page, with a knot a step, so that it covers nothing. */
+function drawWay(pen: Pen, steps: readonly MapPlace[], palette: Palette, runs: MapOver['runs']): void {
+    const points = steps.map(({ x, y, height }) => ({
+        x: runs === 'in gutters' ? x - GUTTER : x + 3,
+        y: y + Math.min(height, runs === 'in gutters' ? 12 : 56) / 2,
+    }));
+    const line: Point[] = [];
+    points.forEach((point, step) => {
+        const before = points[step - 1];
+        if (before && runs === 'in gutters') {
+            // Across just above the page, then down to it.
+            const turn = point.x === before.x ? point.y : point.y - 8;
+            line.push({ x: before.x, y: turn }, { x: point.x, y: turn });
+        } else if (before) line.push({ x: point.x, y: before.y });
+        line.push(point);
+    });
     for (const [colour, wide] of [
-        [colours.paper, 6],
-        [colours.mark, 2.5],
+        [palette.paper, 6],
+        [palette.mark, 2.5],
     ] as const) {
-        brush.strokeStyle = css(colour);
-        brush.lineWidth = wide;
-        brush.lineJoin = 'round';
-        brush.beginPath();
-        points.forEach((point, step) => {
-            const before = points[step - 1];
-            if (!before) brush.moveTo(point.x, point.y);
-            else {
-                // Across just above the page, then down to it.
-                const turn = point.x === before.x ? point.y : point.y - 8;
-                brush.lineTo(before.x, turn);
-                brush.lineTo(point.x, turn);
-                brush.lineTo(point.x, point.y);
-            }
-        });
-        brush.stroke();
+        pen.line(line, { colour, wide });
     }
-    brush.fillStyle = css(colours.mark);
-    for (const { x, y } of points) brush.fillRect(x - 3, y - 3, 6, 6);
+    for (const { x, y } of points) pen.fill(x - 3, y - 3, 6, 6, palette.mark);
 }

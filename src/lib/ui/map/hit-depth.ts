@@ -1,19 +1,9 @@
-/** What stands at a point of the map, and where a page is drawn. */
-import type { DepthLayout } from '../../core/map/depth-layout.ts';
-
-export interface MapPlace {
-    /** Pages that stand there, the first drawn first. */
-    nodes: number[];
-    x: number;
-    y: number;
-    width: number;
-    height: number;
-    column: number;
-    band: number;
-}
+/** What stands at a point of the map by depth, and where a page is drawn in it. */
+import type { DepthLayout, MapBar } from '../../core/map/depth-layout.ts';
+import type { MapPlace, MapPlaces, Step } from './map-place.ts';
 
 /** Finds places without looking at all of them: cells by band, in rows. */
-export class DepthPlaces {
+export class DepthPlaces implements MapPlaces {
     readonly #layout: DepthLayout;
     /** First cell of each band; cells are in the order of bands. */
     readonly #bandStart: Uint32Array;
@@ -33,7 +23,7 @@ export class DepthPlaces {
     at(x: number, y: number): MapPlace | null {
         const { bars, bands, cells, pitch } = this.#layout;
         const bar = bars.find((own) => x >= own.x && x < own.x + own.width && y >= own.y && y < own.y + own.height);
-        if (bar) return { ...bar, nodes: [bar.node] };
+        if (bar) return barPlace(bar);
         const band = bands.findIndex((own) => y >= own.y && y < own.y + own.height);
         if (band === -1) return null;
         for (let cell = this.#bandStart[band]!; cell < this.#bandStart[band + 1]!; cell++) {
@@ -45,13 +35,13 @@ export class DepthPlaces {
 
     of(node: number): MapPlace | null {
         const bar = this.#layout.bars.find((own) => own.node === node);
-        if (bar) return { ...bar, nodes: [node] };
+        if (bar) return barPlace(bar);
         const cell = this.#cellOf.get(node);
         return cell === undefined ? null : this.#place(cell);
     }
 
-    /** The next place from one, by the arrow keys: within its column and band, else to the nearest in that direction. */
-    next(from: MapPlace, step: 'left' | 'right' | 'up' | 'down'): MapPlace {
+    /** Within its column and band, else to the nearest in that direction. */
+    next(from: MapPlace, step: Step): MapPlace {
         const { cells, bars, pitch } = this.#layout;
         const [x, y] = [from.x + Math.min(from.width, pitch) / 2, from.y + from.height / 2];
         const isAcross = step === 'left' || step === 'right';
@@ -64,17 +54,15 @@ export class DepthPlaces {
             const far = along + 3 * aside;
             if (far < distance) [best, distance] = [make(), far];
         };
-        for (const bar of bars) look(bar.x, bar.y, bar.width, bar.height, () => ({ ...bar, nodes: [bar.node] }));
+        for (const bar of bars) look(bar.x, bar.y, bar.width, bar.height, () => barPlace(bar));
         for (let cell = 0; cell < cells.x.length; cell++) {
             look(cells.x[cell]!, cells.y[cell]!, pitch, pitch, () => this.#place(cell));
         }
         return best;
     }
 
-    /** Pages within a rectangle, by their middles. */
-    within(left: number, top: number, right: number, bottom: number): number[] {
+    within(isIn: (x: number, y: number) => boolean): number[] {
         const { cells, bars, pitch, order } = this.#layout;
-        const isIn = (x: number, y: number): boolean => x >= left && x <= right && y >= top && y <= bottom;
         const nodes = bars.filter(({ x, y, height }) => isIn(x + 4, y + height / 2)).map(({ node }) => node);
         for (let cell = 0; cell < cells.x.length; cell++) {
             if (!isIn(cells.x[cell]! + pitch / 2, cells.y[cell]! + pitch / 2)) continue;
@@ -83,16 +71,31 @@ export class DepthPlaces {
         return nodes;
     }
 
+    first(): MapPlace | null {
+        const [bar] = this.#layout.bars;
+        return bar ? barPlace(bar) : this.#layout.cells.x.length > 0 ? this.#place(0) : null;
+    }
+
     #place(cell: number): MapPlace {
         const { cells, order, pitch } = this.#layout;
         return {
-            nodes: [...order.subarray(cells.start[cell], cells.start[cell + 1])],
+            nodes: order.subarray(cells.start[cell], cells.start[cell + 1]),
             x: cells.x[cell]!,
             y: cells.y[cell]!,
             width: pitch,
             height: pitch,
-            column: cells.column[cell]!,
-            band: cells.band[cell]!,
+            group: null,
+            into: null,
         };
     }
 }
+
+const barPlace = ({ x, y, width, height, node }: MapBar): MapPlace => ({
+    nodes: [node],
+    x,
+    y,
+    width,
+    height,
+    group: null,
+    into: null,
+});

@@ -14,11 +14,6 @@ export interface MapColours {
     isDark: boolean;
 }
 
-/** Steps of lightness: the share of the hue, the least first. */
-export const STEPS = [0.24, 0.42, 0.62, 0.82, 1] as const;
-/** Standing from which each further step begins. */
-export const STANDING_STEPS = [0.2, 0.5, 1, 4] as const;
-
 /** Reads what the theme says. @param element within it */
 export function mapColours(element: Element): MapColours {
     const style = getComputedStyle(element);
@@ -51,6 +46,3 @@ export const mixed = (over: Rgb, under: Rgb, share: number): Rgb => [
 ];
 
 export const css = ([red, green, blue]: Rgb): string => `rgb(${red} ${green} ${blue})`;
-
-/** The step of a standing, from 0. */
-export const stepOf = (standing: number): number => STANDING_STEPS.filter((from) => standing >= from).length;

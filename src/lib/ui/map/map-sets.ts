@@ -1,6 +1,7 @@
 /** What of the map is called how, and which set it is. */
 import type { MapBand, MapColumn } from '../../core/map/depth-layout.ts';
 import { quoted } from '../../core/sets/tokens.ts';
+import type { BrowserSurvey } from '../frame/browser-survey.ts';
 import { count } from '../parts/format.ts';
 
 type Depths = Pick<MapBand, 'from' | 'to'>;
@@ -29,4 +30,16 @@ export function tailOf(url: string, origin: string): string {
     const path = url.slice(origin.length);
     if (path.includes('?')) return path.slice(path.lastIndexOf('?'));
     return `${path.split('/').filter(Boolean).at(-1) ?? ''}${path.endsWith('/') ? '/' : ''}`;
+}
+
+/** What an address holds of a set beside all else in it. */
+const MOST_IN_ADDRESS = 9_000;
+
+/** Pages as a set that names each; null where that is longer than an address can be. */
+export async function urlsSet(survey: BrowserSurvey, nodes: readonly number[]): Promise<string | null> {
+    // Nobody's address is shorter than this, with its quotes.
+    if (nodes.length * 12 > MOST_IN_ADDRESS) return null;
+    const told = await Promise.all(nodes.map((node) => survey.mapCard(node)));
+    const line = `url is one of ${told.flatMap((one) => (one ? [quoted(one.url, true)] : [])).join(', ')}`;
+    return encodeURIComponent(line).length > MOST_IN_ADDRESS ? null : line;
 }
