@@ -23,10 +23,12 @@ const VIEWS = [
     ['gates', `${survey}/gates`, 'chart', 1280, 800],
     ['robots', `${survey}/robots`, 'chart', 1280, 800],
     ['map', `${survey}/map`, 'chart', 1280, 800],
+    ['map-branch', `${survey}/map?arrange=branch&page=${deep}`, 'chart', 1280, 800],
+    ['around', `${survey}/around?of=/tools/measuring/vernier-caliper/&steps=2`, 'night', 1280, 800],
+    ['journey', `${survey}/journey?trail=/+/workshops/+/guides/+/guides/?page%3D2+/guides/`, 'chart', 1280, 800],
     ['anchors', `${survey}/anchors?of=/visit/hours/`, 'chart', 1280, 800],
     ['proposals', `${survey}/proposals?of=/guides/oiling-a-whetstone/`, 'night', 1280, 800],
     ['sites', `${address}/sites`, 'chart', 1280, 800],
-    ['brief-phone', `${survey}/brief`, 'chart', 390, 844],
     [
         'pages',
         `${survey}/pages?set=choke+point&order=load.desc&columns=url,title,depth,gate,load,standing,incoming_pages,evidence`,
@@ -36,11 +38,9 @@ const VIEWS = [
     ],
     ['page-sheet', `${survey}/pages?order=depth.desc&page=${deep}`, 'chart', 1280, 800],
     ['survey', `${survey}/progress`, 'chart', 1280, 800],
-    ['templates', `${survey}/templates`, 'chart', 1280, 800],
     ['door', `${address}/sites/1/door`, 'chart', 1280, 800],
     ['sitemaps', `${survey}/sitemaps`, 'night', 1280, 800],
     ['orphans', `${survey}/orphans`, 'chart', 1280, 800],
-    ['spent', `${survey}/spent`, 'chart', 1280, 800],
 ];
 
 const browser = await puppeteer.launch({
@@ -52,7 +52,8 @@ for (const [name, url, theme, width, height] of VIEWS) {
     await page.setViewport({ width, height });
     await page.evaluateOnNewDocument((chosen) => localStorage.setItem('theme', chosen), theme);
     await page.goto(url, { waitUntil: 'networkidle2' });
-    if (name === 'map') await page.waitForSelector('.picture[data-named="true"]');
+    if (name.startsWith('map')) await page.waitForSelector('[data-drawn="true"]');
+    if (name === 'journey') await page.waitForSelector('.shares tbody tr');
     await page.screenshot({ path: `${folder}${name}.png` });
     await page.close();
 }

@@ -47,6 +47,7 @@ export interface KeptKinds {
     'named in list': [list: number];
     'names of lists': [];
     'names of links': [followed: boolean];
+    'near links': [kind: string];
     'nearest pages': [];
     'nodes by name': [];
     'offered goal': [];
@@ -75,6 +76,7 @@ export interface KeptKinds {
     'without templates': [];
     wide: [field: string];
     'winning variants': [];
+    'widely shared': [];
 }
 
 /** What is kept by more than the survey. */

@@ -2,6 +2,7 @@
 import { hostUrls, robotsChange, type RobotsChange } from '../core/areas/robots-change.ts';
 import type { Part } from '../core/columns/column.ts';
 import { columnFlow, linksOfPage, linksOfSet } from '../core/map/map-links.ts';
+import { siteWalks, type SiteWalks, type WalksAsked } from '../core/map/site-walks.ts';
 import { mapCard, type MapCard } from '../core/views/map.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 import { decodeSections } from '../core/packed/sections.ts';
@@ -41,6 +42,8 @@ export interface RobotsQuestion {
 
 /** Which pages are to be closed or opened: a set, or all below a folder, or the one at a path. */
 export type ChosenPages = { by: 'set'; set: string } | { by: 'path'; path: string };
+
+export type WalksQuestion = Omit<WalksAsked, 'goal'> & { goal: string };
 
 export interface RobotsWishQuestion {
     origin: string;
@@ -152,6 +155,13 @@ export class SurveyAnswers {
         return question.of === 'set'
             ? { of: 'set', links: linksOfSet(survey, question.isIn, MOST_SET_LINKS) }
             : { of: 'sections', flow: columnFlow(survey, question.columns) };
+    }
+
+    /** Random walks; `goal` is a URL, or empty. */
+    async walks(name: SurveyName, { goal, ...asked }: WalksQuestion): Promise<SiteWalks> {
+        const survey = await this.open(name);
+        await this.#have(survey, name, ['measures', 'text']);
+        return siteWalks(survey, { ...asked, goal: goal === '' ? -1 : survey.nodeOf(goal) });
     }
 
     /** What is told of a page that is pointed at; null where there is none. */

@@ -2,9 +2,10 @@
 import SurveyWorker from './survey-worker.ts?worker';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
+import type { SiteWalks } from '../core/map/site-walks.ts';
 import type { MapCard } from '../core/views/map.ts';
 import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from './map-answers.ts';
-import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from './survey-answers.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName, WalksQuestion } from './survey-answers.ts';
 import type { SurveyQuestion, SurveyReply, SurveyRequest } from './survey-worker.ts';
 
 export class SurveyClient {
@@ -51,6 +52,12 @@ export class SurveyClient {
     async mapLinks(name: SurveyName, question: MapLinksQuestion): Promise<MapLinksAnswer | null> {
         const value = await this.#ask({ ...name, ask: 'map links', question });
         return value !== null && typeof value === 'object' && 'of' in value ? value : null;
+    }
+
+    /** Random walks. */
+    async walks(name: SurveyName, question: WalksQuestion): Promise<SiteWalks | null> {
+        const value = await this.#ask({ ...name, ask: 'walks', question });
+        return value !== null && typeof value === 'object' && 'unmet' in value ? value : null;
     }
 
     /** What is told of a page that is pointed at. */

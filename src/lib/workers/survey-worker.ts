@@ -6,8 +6,15 @@ import { SetUnknown } from '../core/sets/evaluate-set.ts';
 import type { Part } from '../core/columns/column.ts';
 import type { RobotsChange } from '../core/areas/robots-change.ts';
 import type { RobotsOption } from '../core/robots/edit-robots.ts';
+import type { SiteWalks } from '../core/map/site-walks.ts';
 import type { MapCard } from '../core/views/map.ts';
-import { SurveyAnswers, type RobotsQuestion, type RobotsWishQuestion, type SurveyName } from './survey-answers.ts';
+import {
+    SurveyAnswers,
+    type RobotsQuestion,
+    type RobotsWishQuestion,
+    type SurveyName,
+    type WalksQuestion,
+} from './survey-answers.ts';
 import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from './map-answers.ts';
 
 export type SurveyQuestion = SurveyName &
@@ -19,6 +26,7 @@ export type SurveyQuestion = SurveyName &
         | { ask: 'map'; question: MapQuestion }
         | { ask: 'map card'; node: number }
         | { ask: 'map links'; question: MapLinksQuestion }
+        | { ask: 'walks'; question: WalksQuestion }
         | { ask: 'classes'; sets: readonly string[] }
         | { ask: 'node'; url: string }
     );
@@ -35,6 +43,7 @@ export interface SurveyReply {
         | RobotsOption[]
         | MapAnswer
         | MapLinksAnswer
+        | SiteWalks
         | MapCard
         | null;
 }
@@ -76,6 +85,8 @@ async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
             return answers.mapCard(request, request.node);
         case 'map links':
             return answers.mapLinks(request, request.question);
+        case 'walks':
+            return answers.walks(request, request.question);
         case 'classes':
             return answers.classes(request, request.sets);
         case 'node':
@@ -95,5 +106,8 @@ self.onmessage = async ({ data }: MessageEvent<SurveyRequest>) => {
     }
     idle = setTimeout(() => answers.close(), LET_GO_AFTER);
     const reply: SurveyReply = { id: data.id, value };
-    self.postMessage(reply, value instanceof Uint32Array || value instanceof Uint8Array ? { transfer: [value.buffer] } : {});
+    self.postMessage(
+        reply,
+        value instanceof Uint32Array || value instanceof Uint8Array ? { transfer: [value.buffer] } : {},
+    );
 };

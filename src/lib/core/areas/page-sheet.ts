@@ -164,7 +164,8 @@ function problemsOf(survey: PackedSurvey, node: number): PageSheet['problems'] {
     return problems;
 }
 
-function verdictOf(survey: PackedSurvey, node: number): string {
+/** Where a page stops and why, or that it passes, as a sentence. Needs `text`. */
+export function verdictOf(survey: PackedSurvey, node: number): string {
     const gate = gateOf(survey.numbers('gate')[node]!);
     if (gate === 'indexable') return 'Passes all seven gates: it may be indexed.';
     if (gate !== null) return `Stops at ${gate}: ${problemWordsOrNone(gateReason(survey, node, gate))}.`;

@@ -6,6 +6,9 @@ import { blocksByTemplate } from './template-list.ts';
 
 /** Words of a region, as a reader calls it. */
 const REGION_WORDS: Record<string, string> = { nav: 'menu', other: 'block' };
+/** What a block that no other page has is called, by its region. */
+export const regionName = (region: string): string => OWN_WORDS[region] ?? region;
+const OWN_WORDS: Record<string, string> = { nav: 'menu', main: 'text', other: 'body' };
 const MOST_NAMED = 2;
 const LONGEST_NAMED = 40;
 

@@ -86,7 +86,13 @@ export const AREAS: readonly Area[] = [
             view('checks', 'Checks'),
         ],
     },
-    { name: 'Map', question: 'see it whole', icon: 'map', key: '6', views: [view('map', 'The whole site', true)] },
+    {
+        name: 'Map',
+        question: 'see it whole',
+        icon: 'map',
+        key: '6',
+        views: [view('map', 'The whole site', true), view('around', 'Around a page', true), view('journey', 'Journey')],
+    },
     { name: 'Pages', question: 'look a page up', icon: 'table', key: '7', views: [view('pages', 'Pages', true)] },
     { name: 'Links', question: 'look a link up', icon: 'link', key: '8', views: [view('links', 'Links', true)] },
     {

@@ -30,6 +30,8 @@ export const ROUTE_ACTS: Readonly<Record<string, RouteActs>> = {
     [`${VIEW}/anchors`]: SEE,
     [`${VIEW}/same-words`]: SEE,
     [`${VIEW}/map`]: SEE,
+    [`${VIEW}/around`]: SEE,
+    [`${VIEW}/journey`]: SEE,
     [`${VIEW}/proposals`]: SEE,
     [`${VIEW}/wording`]: SEE,
     [`${VIEW}/laid-aside`]: SEE,

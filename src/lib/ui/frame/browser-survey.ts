@@ -2,9 +2,10 @@
 import { getContext, setContext } from 'svelte';
 import type { RobotsChange } from '../../core/areas/robots-change.ts';
 import type { RobotsOption } from '../../core/robots/edit-robots.ts';
+import type { SiteWalks } from '../../core/map/site-walks.ts';
 import type { MapCard } from '../../core/views/map.ts';
 import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from '../../workers/map-answers.ts';
-import type { RobotsQuestion, RobotsWishQuestion, SurveyName } from '../../workers/survey-answers.ts';
+import type { RobotsQuestion, RobotsWishQuestion, SurveyName, WalksQuestion } from '../../workers/survey-answers.ts';
 import { askClasses } from '../../wire/page-classes.ts';
 import { SurveyClient } from '../../workers/survey-client.ts';
 
@@ -40,6 +41,12 @@ export class BrowserSurvey {
 
     mapLinks(question: MapLinksQuestion): Promise<MapLinksAnswer | null> {
         return this.#client.mapLinks(this.#named(), question);
+    }
+
+    /** Null too while a survey runs. */
+    walks(question: WalksQuestion): Promise<SiteWalks | null> {
+        const { isEnded, ...name } = this.#named();
+        return isEnded ? this.#client.walks(name, question) : Promise.resolve(null);
     }
 
     mapCard(node: number): Promise<MapCard | null> {

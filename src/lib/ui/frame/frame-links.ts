@@ -2,7 +2,7 @@
 import { pageKey } from '../../core/address/page-key.ts';
 import { quoted } from '../../core/sets/tokens.ts';
 import { viewNamed, type AreaView } from '../../core/views/areas.ts';
-import { proposalsHref, queryOf, sourceHref, withParams, withSheet } from '../view/address.ts';
+import { aroundHref, journeyHref, proposalsHref, queryOf, sourceHref, withParams, withSheet } from '../view/address.ts';
 
 export interface FrameLinks {
     /** Addresses of the site, and of the survey. */
@@ -22,6 +22,8 @@ export interface FrameLinks {
     withoutPinned: string;
     source: (url: string, line: number) => string;
     /** Links that others could give a page, and that its own text could give. */
+    around: (url: string) => string;
+    journey: (url: string) => string;
     proposals: (url: string) => string;
     outward: (url: string) => string;
     /** The same view of another survey, or of a page in it. */
@@ -80,6 +82,8 @@ export function frameLinks(
         pinned: (url) => withParams(at, { pin: pageKey(url, site.start) }),
         withoutPinned: withParams(at, { pin: null }),
         source: (url, line) => sourceHref(base, url, site.start, line),
+        around: (url) => aroundHref(base, url, site.start),
+        journey: (url) => journeyHref(base, url, site.start),
         proposals: (url) => proposalsHref(base, 'of', url, site.start),
         outward: (url) => proposalsHref(base, 'text', url, site.start),
         survey: inSurvey,

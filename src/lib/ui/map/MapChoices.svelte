@@ -30,7 +30,7 @@
 </script>
 
 <div class="choices">
-    <span class="group" role="group" aria-label="Arrange by"
+    <span class="parts" role="group" aria-label="Arrange by"
         >arrange by
         {#each ['depth', 'branch', 'address'] as by (by)}
             <a
@@ -42,7 +42,7 @@
         {/each}</span
     >
     {#if arrange.by === 'branch'}
-        <span class="group" role="group" aria-label="Hang by"
+        <span class="parts" role="group" aria-label="Hang by"
             >hang by
             {#each HANGS as { hang, say } (hang)}
                 <a
@@ -110,28 +110,6 @@
         width: auto;
         max-width: 130px;
         margin-left: 4px;
-    }
-    .group {
-        display: inline-flex;
-        align-items: center;
-    }
-    .part {
-        padding: 2px 9px;
-        border: 1px solid var(--edge);
-        margin-left: -1px;
-        color: inherit;
-        line-height: 1.25rem;
-    }
-    .part:first-of-type {
-        margin-left: 6px;
-    }
-    .part:hover {
-        background: var(--color-base-200);
-    }
-    .part[aria-current='true'] {
-        background: var(--color-base-content);
-        color: var(--color-base-100);
-        font-weight: 600;
     }
     .sizes {
         display: inline-flex;

@@ -39,6 +39,10 @@
     </ol>
     <p class="note">Numbers at the right: line of the link in the page before.</p>
 {/if}
+<p class="mt-1">
+    <a class="link mr-3" href={to.around(sheet.url)}>around this page</a>
+    <a class="link" href={to.journey(sheet.url)}>walk on from it</a>
+</p>
 
 <style>
     .way {

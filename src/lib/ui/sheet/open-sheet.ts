@@ -45,6 +45,9 @@ export interface SheetLinks {
     /** A page's source at a line. */
     source: (url: string, line: number) => string;
     set: (line: string) => string;
+    /** What lies around it, and a walk from it. */
+    around: (url: string) => string;
+    journey: (url: string) => string;
     /** Links that others could give the page, and that its own text could give. */
     proposals: (url: string) => string;
     outward: (url: string) => string;

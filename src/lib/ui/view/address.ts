@@ -28,6 +28,14 @@ export function proposalsHref(base: string, what: 'of' | 'text', url: string, st
     return `${base}/proposals${queryOf(new URLSearchParams({ [what]: pageKey(url, start) }))}`;
 }
 
+/** What lies around a page on the map. */
+export const aroundHref = (base: string, url: string, start: string): string =>
+    `${base}/around${queryOf(new URLSearchParams({ of: pageKey(url, start) }))}`;
+
+/** A walk that begins at a page. */
+export const journeyHref = (base: string, url: string, start: string): string =>
+    `${base}/journey${queryOf(new URLSearchParams({ trail: pageKey(url, start) }))}`;
+
 /** The source of a page as received, at a line. @param base address of the survey */
 export function sourceHref(base: string, url: string, start: string, line: number): string {
     return `${base}/source${queryOf(new URLSearchParams({ of: pageKey(url, start), line: String(line) }))}`;
