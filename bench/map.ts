@@ -2,6 +2,7 @@
 import { depthLayout } from '../src/lib/core/map/depth-layout.ts';
 import { mapFacts } from '../src/lib/core/map/map-facts.ts';
 import { packRows } from '../src/lib/core/pack/pack-survey.ts';
+import { mapFrames } from './map-frames.ts';
 import type { BenchOptions } from './bench.ts';
 import { rowsOf } from './made-columns.ts';
 import { MADE_ORIGIN } from './made-rows.ts';
@@ -26,4 +27,5 @@ export async function mapBench({ pages }: BenchOptions): Promise<void> {
         `${laying.toFixed(0)} ms, ${facts.toFixed(0)} ms for its facts; ${layout.cells.x.length.toLocaleString('en')} cells of up to ${layout.perCell} pages`,
     );
     line('  ratio, to sorting its pages by standing once', ratio(laying, sorting));
+    await mapFrames(pages === null ? [10_000, 100_000, 1_000_000] : [pages]);
 }

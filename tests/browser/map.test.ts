@@ -258,6 +258,25 @@ describe('the map', () => {
         expect(await scene.downloaded(/^map-by-depth\.png$/)).toContain('PNG');
     });
 
+    it('is printed whole, as wide as the paper, and nothing else of it', async () => {
+        const { identifier } = await page.evaluateOnNewDocument(() => {
+            window.print = () => {
+                const picture = document.querySelector<HTMLImageElement>('.printed')!;
+                document.body.dataset['printed'] = `${picture.complete} ${picture.naturalWidth}`;
+            };
+        });
+        await there();
+        await page.click('summary[aria-label="The map: picture, print"]');
+        await clickText(page, 'Print', 'button');
+        await page.waitForFunction(() => document.body.dataset['printed'] !== undefined);
+        const [isThere, wide] = (await page.evaluate(() => document.body.dataset['printed']!)).split(' ');
+        expect(isThere).toBe('true');
+        // Twice the points of the screen, with its scale and sums.
+        expect(Number(wide)).toBeGreaterThan(1_600);
+        await page.waitForFunction(() => document.querySelector('.printed') === null);
+        await page.removeScriptToEvaluateOnNewDocument(identifier);
+    });
+
     it('draws links where they are asked for: of the open page, of the set, between sections', async () => {
         const above = (): Promise<string> =>
             page.$eval('.picture .over canvas', (element) => (element as HTMLCanvasElement).toDataURL());

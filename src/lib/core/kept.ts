@@ -66,6 +66,7 @@ export interface KeptKinds {
     since: [baseline: number, revision: number];
     'site names': [];
     'site measures': [];
+    'small map': [by: string];
     'redirect ways': [];
     'sitemap entries': [];
     'targets by words': [];

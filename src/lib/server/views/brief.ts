@@ -1,9 +1,10 @@
 /** The Brief, for a request. */
 import { briefView } from '../../core/views/brief.ts';
+import { smallDepthMap } from '../../core/views/small-map.ts';
 import { quoted } from '../../core/sets/tokens.ts';
 import type { PackedSurvey } from '../../core/packed/packed-survey.ts';
 import { appStore, isEnded, notesOf, openPacked } from '../app.ts';
-import { openArea } from '../areas.ts';
+import { openArea, sectionsOf } from '../areas.ts';
 import { baselineOf } from '../baseline.ts';
 import { checkViewOf } from '../findings.ts';
 import type { RequestContext } from '../request-context.ts';
@@ -31,6 +32,8 @@ export async function showBrief(request: RequestContext) {
     });
     return {
         view,
+        // While a survey runs it would be made anew all the time.
+        small: isEnded(survey) ? { map: smallDepthMap(packed), sections: await sectionsOf(survey, packed) } : null,
         notes: (await notesOf(site.id)).map((note) => shownNote(note, packed)),
         baseline: baseline && {
             number: baseline.number,

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What can be done with the picture: kept as points or vectors, printed. */
     import Menu from '../parts/Menu.svelte';
+    import { tick } from 'svelte';
     import { saveFile } from '../charts/picture.ts';
     import type { DragShape } from './map-pointer.svelte.ts';
     import { mapPng, mapSvg, MOST_VECTOR_PAGES, type MapSheet } from './map-file.ts';
@@ -28,6 +29,32 @@
             trouble = 'The picture could not be made here. The table below has the same numbers.';
         }
     }
+    let printed = $state('');
+    let image = $state<HTMLImageElement>();
+    /** What the page may show of its own making: it takes pictures from nowhere else. */
+    const asDataUrl = (blob: Blob): Promise<string> =>
+        new Promise((resolve, reject) => {
+            const reader = new FileReader();
+            reader.onload = () =>
+                typeof reader.result === 'string' ? resolve(reader.result) : reject(new Error('no text'));
+            reader.onerror = () => reject(new Error('not read'));
+            reader.readAsDataURL(blob);
+        });
+    /** Prints the picture that would be saved, as wide as the paper is: the frame shows a part of it only. */
+    async function printSheet(): Promise<void> {
+        if (!sheet) return;
+        trouble = '';
+        try {
+            printed = await asDataUrl(await mapPng(sheet));
+            await tick();
+            await image?.decode();
+            print();
+        } catch {
+            trouble = 'The picture could not be made here. The table below has the same numbers.';
+        } finally {
+            printed = '';
+        }
+    }
 </script>
 
 <Menu label="The map: picture, print">
@@ -51,14 +78,23 @@
             >
         </li>
         <li>
-            <button
-                class="tb"
-                onclick={() => {
-                    done();
-                    print();
-                }}>Print</button
-            >
+            <button class="tb" disabled={!sheet} onclick={() => void printSheet().then(done)}>Print</button>
         </li>
     {/snippet}
 </Menu>
+{#if printed !== ''}<img class="printed" src={printed} alt={sheet?.title ?? ''} bind:this={image} />{/if}
 {#if trouble !== ''}<p class="note" role="alert">{trouble}</p>{/if}
+
+<style>
+    .printed {
+        display: none;
+    }
+    @media print {
+        .printed {
+            display: block;
+            page: sheet;
+            position: static;
+            width: 100%;
+        }
+    }
+</style>

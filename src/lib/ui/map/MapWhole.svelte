@@ -127,8 +127,8 @@
     const zoom = (by: number | 'whole'): void => props.onChoose({ size: SIZES.param(props.size, by) }, true);
 </script>
 
-<div bind:this={root}>
-    <div bind:clientHeight={above}>
+<div class="whole" bind:this={root}>
+    <div class="above" bind:clientHeight={above}>
         <MapChoices
             {arrange}
             shade={props.shading.by}
@@ -213,3 +213,21 @@
         </p>
     {:else}<p class="pane note" role="status">Drawing …</p>{/if}
 </div>
+
+<style>
+    /* Where the whole picture is printed, what the frame shows of it is not; where it is printed by the browser's own key,
+       the frame is as large as what is in it. */
+    @media print {
+        :global(.view:has(.printed)) > :global(:not(:has(.printed))),
+        .whole:has(:global(.printed)) > :global(:not(.above)),
+        .whole :global(.choices > :not(.sizes)),
+        .whole :global(.sizes > :not(.printed)) {
+            display: none;
+        }
+        .whole :global(.pan) {
+            max-height: none !important;
+            overflow: visible;
+            zoom: 0.6;
+        }
+    }
+</style>

@@ -58,7 +58,7 @@ function drawCells(
     const size = pitch - GAP;
     const { top, bottom } = look.window;
     const ink = { colour: palette.ink, wide: 1 };
-    const edges = hues.map((hue) => ({ colour: palette.hue(hue, EDGE_SHARE), wide: 1 }));
+    const edges = hues.map((hue) => palette.hue(hue, EDGE_SHARE));
     for (let cell = 0; cell < cells.x.length; cell++) {
         const [x, y, form] = [cells.x[cell]!, cells.y[cell]!, cells.form[cell]!];
         if (y >= bottom || y + size <= top) continue;
@@ -66,8 +66,13 @@ function drawCells(
         const column = cells.column[cell]!;
         pen.cover(isLit(look, order, from, to) ? 1 : DIMMED);
         if (form === FORM.indexable) {
-            pen.fill(x, y, size, size, fillOf(palette, look, order, from, to, hues[column]!));
-            if (pitch >= OUTLINED_PITCH) pen.outline(x, y, size, size, edges[column]!);
+            const colour = fillOf(palette, look, order, from, to, hues[column]!);
+            if (pitch < OUTLINED_PITCH) pen.fill(x, y, size, size, colour);
+            else {
+                // One rectangle in another: strokes take several times as long.
+                pen.fill(x, y, size, size, edges[column]!);
+                pen.fill(x + 1, y + 1, size - 2, size - 2, colour);
+            }
             continue;
         }
         pen.fill(x, y, size, size, palette.paper);

@@ -8,6 +8,7 @@
     import MayBeIndexed from '$lib/ui/brief/MayBeIndexed.svelte';
     import ReadSoFar from '$lib/ui/brief/ReadSoFar.svelte';
     import Since from '$lib/ui/brief/Since.svelte';
+    import SmallMap from '$lib/ui/map/SmallMap.svelte';
     import Address from '$lib/ui/parts/Address.svelte';
     import NoteList from '$lib/ui/parts/NoteList.svelte';
     import { surveyDay } from '$lib/ui/parts/format.ts';
@@ -56,20 +57,38 @@
     </div>
     <div class="pane-row brief-low">
         <FixOnce jobs={view.jobs} {to} />
-        <section class="pane" aria-label="Since the baseline">
-            <Since since={view.since} baseline={data.baseline} isEnded={data.survey.isEnded} {to} />
-            <h2 class="pane-name mt-4 mb-1">Notes</h2>
-            {#snippet subjectOf(note: (typeof data.notes)[number])}
-                {#if note.about === 'page'}{#if note.isKnown}<a
-                            class="set"
-                            href={to.page(note.subject)}
-                            data-sveltekit-noscroll><Address url={note.subject} origin={data.origin} most={36} /></a
-                        >{:else}<Address url={note.subject} origin={data.origin} most={36} />, not in this survey{/if}
-                {:else if note.set === 'all'}the whole site{:else}<a class="set mono" href={to.set(note.set)}
-                        >{note.set}</a
-                    >{/if}
-            {/snippet}
-            <NoteList notes={data.notes} about={aboutSet.words} {subjectOf} onWrite={writeNote} onForget={forgetNote} />
-        </section>
+        <div class="min-w-0">
+            <section class="pane" aria-label="Since the baseline">
+                <Since since={view.since} baseline={data.baseline} isEnded={data.survey.isEnded} {to} />
+                <h2 class="pane-name mt-4 mb-1">Notes</h2>
+                {#snippet subjectOf(note: (typeof data.notes)[number])}
+                    {#if note.about === 'page'}{#if note.isKnown}<a
+                                class="set"
+                                href={to.page(note.subject)}
+                                data-sveltekit-noscroll><Address url={note.subject} origin={data.origin} most={36} /></a
+                            >{:else}<Address url={note.subject} origin={data.origin} most={36} />, not in this survey{/if}
+                    {:else if note.set === 'all'}the whole site{:else}<a class="set mono" href={to.set(note.set)}
+                            >{note.set}</a
+                        >{/if}
+                {/snippet}
+                <NoteList
+                    notes={data.notes}
+                    about={aboutSet.words}
+                    {subjectOf}
+                    onWrite={writeNote}
+                    onForget={forgetNote}
+                />
+            </section>
+            {#if data.small}
+                <SmallMap
+                    map={data.small.map}
+                    name="The whole site"
+                    note="by depth and section"
+                    label="The map by depth"
+                    sections={data.small.sections}
+                    href="{to.base}/map"
+                />
+            {/if}
+        </div>
     </div>
 </div>

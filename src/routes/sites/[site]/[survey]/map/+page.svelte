@@ -24,7 +24,7 @@
     let [headed, chosen, below] = $state([0, 0, 0]);
     const above = $derived(headed + chosen);
     /** Beside the picture stand the scale and the sums; around it the set bar, the heads, and the name of the table. */
-    const BESIDE = 52 + 150 + 32;
+    const beside = $derived(room.width < 700 ? 52 + 44 + 32 : 52 + 150 + 32);
     const [AROUND, HEADS] = [38 + 58, 36];
     const height = $derived(Math.max(300, room.height - above - below - AROUND));
 
@@ -33,7 +33,7 @@
     );
     $effect(() => {
         if (room.width === 0 || room.height === 0 || above === 0) return;
-        const [wide, high] = [Math.max(280, room.width - BESIDE), height - (arrange.by === 'depth' ? HEADS : 4)];
+        const [wide, high] = [Math.max(220, room.width - beside), height - (arrange.by === 'depth' ? HEADS : 4)];
         void data.survey.revision;
         const asked = {
             arrange,

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { goto, invalidate } from '$app/navigation';
     import { page } from '$app/state';
+    import SmallMap from '$lib/ui/map/SmallMap.svelte';
     import ChokePoints from '$lib/ui/reach/ChokePoints.svelte';
     import ClosedFamilies from '$lib/ui/reach/ClosedFamilies.svelte';
     import DepthGoal from '$lib/ui/reach/DepthGoal.svelte';
@@ -43,6 +44,16 @@
         </div>
         <div class="min-w-0">
             <ChokePoints {view} {to} />
+            {#if data.small}
+                <SmallMap
+                    map={data.small.map}
+                    name="What hangs from what"
+                    note="as wide as the pages behind; hatched, what hangs on nothing"
+                    label="The map by what holds"
+                    sections={data.small.sections}
+                    href="{to.base}/map?arrange=branch&hang=hold"
+                />
+            {/if}
             <DepthGoal {view} {to} goals={data.goals} onKeep={keepGoals} />
             {#if data.families.told.length > 0}
                 <ClosedFamilies families={data.families} notAsked={view.counts.byNotRead.trap ?? 0} {to} />
