@@ -110,6 +110,12 @@ describe('the areas', () => {
         );
         await Promise.all([page.waitForNavigation(), clickText(page, 'Keep this structure', 'button')]);
         await waitForText(page, '3 of 5 intended pages part from the surveyed site.');
+        // On the map: every page that is meant, there or not, and how each stands.
+        await there('map?arrange=address&group=intended&shade=structure');
+        await waitForText(page, '2 of 5 pages that are meant stand as intended; ');
+        expect(await textOf(page, '.headline')).toContain('1 without a page');
+        expect(await textOf(page, '.legend')).toMatch(/not linked \d+|not reached \d+/);
+        await there('structure');
         const rows = await page.$$eval('section[aria-label="Intended and surveyed"] tbody tr', (found) =>
             found.map((row) => [row.cells[0]!.textContent!.trim(), row.cells[4]!.textContent!.trim()]),
         );

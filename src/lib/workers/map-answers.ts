@@ -3,16 +3,19 @@ import { addressTree, type Grouping } from '../core/map/address-tree.ts';
 import { depthLayout, type DepthLayout } from '../core/map/depth-layout.ts';
 import { mapFacts, type MapFacts } from '../core/map/map-facts.ts';
 import type { ColumnFlow, MapBundle, SetLinks } from '../core/map/map-links.ts';
-import { branchTree, type Hanging } from '../core/map/map-tree.ts';
+import { intendedTree } from '../core/map/intended-tree.ts';
+import { branchTree, type Hanging, type MapTree } from '../core/map/map-tree.ts';
 import { treeLayout, type TreeLayout } from '../core/map/tree-layout.ts';
+import type { IntendedPage } from '../core/compare/intended.ts';
 import type { Part } from '../core/columns/column.ts';
 import type { PackedSurvey } from '../core/packed/packed-survey.ts';
 
 export type Arrangement =
-    | { by: 'depth' }
+    | { by: 'depth'; order: 'standing' | 'url' }
     /** `at`: key of the branch or folder that is gone into; null for all. */
     | { by: 'branch'; hang: Hanging; at: string | null }
-    | { by: 'address'; group: Grouping; at: string | null };
+    | { by: 'address'; group: Grouping; at: string | null }
+    | { by: 'address'; group: 'intended'; intended: readonly IntendedPage[]; at: string | null };
 
 /** The map in a window of this size. */
 export interface MapQuestion {
@@ -49,10 +52,21 @@ export function mapAnswer(survey: PackedSurvey, question: MapQuestion): MapAnswe
     const { arrange, sections, width, height, nameWidths } = question;
     const facts = mapFacts(survey, sections);
     if (arrange.by === 'depth') {
-        const layout = depthLayout(facts, { width, height, nameWidth: (of) => nameWidths[of] ?? 60 });
+        const layout = depthLayout(facts, {
+            width,
+            height,
+            order: arrange.order,
+            nameWidth: (of) => nameWidths[of] ?? 60,
+        });
         return { by: 'depth', facts, layout };
     }
-    const tree =
-        arrange.by === 'branch' ? branchTree(survey, facts, arrange.hang) : addressTree(survey, facts, arrange.group);
+    const tree = treeOf(survey, facts, arrange);
     return { by: arrange.by, facts, layout: treeLayout(tree, facts, { width, height }, arrange.at) };
+}
+
+function treeOf(survey: PackedSurvey, facts: MapFacts, arrange: Exclude<Arrangement, { by: 'depth' }>): MapTree {
+    if (arrange.by === 'branch') return branchTree(survey, facts, arrange.hang);
+    return arrange.group === 'intended'
+        ? intendedTree(survey, arrange.intended)
+        : addressTree(survey, facts, arrange.group);
 }

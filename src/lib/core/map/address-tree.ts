@@ -18,10 +18,11 @@ const LEAST_LETTERS = 3;
 export function addressTree(survey: PackedSurvey, facts: MapFacts, by: Grouping): MapTree {
     const pages: number[] = [];
     for (let node = 0; node < facts.count; node++) if (facts.form[node]! <= FORM.unreached) pages.push(node);
-    if (by === 'folders') return folderTree(survey, pages);
+    const isCut = (node: number): boolean => facts.apart[node] === 1;
+    if (by === 'folders') return { ...folderTree(survey, pages), isCut };
     const group =
         by === 'templates' ? templateGroups(survey) : by === 'words' ? wordGroups(survey, pages) : languages(survey);
-    return groupTree(survey, pages, group);
+    return { ...groupTree(survey, pages, group), isCut };
 }
 
 /** Grows a tree item by item: an item is added behind the one it hangs from. */

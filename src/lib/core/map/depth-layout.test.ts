@@ -206,4 +206,20 @@ describe('the map by depth', () => {
         expect(layout.bands.reduce((sum, { from, to }) => sum + to - from + 1, 0)).toBe(70_000);
         expect(drawn(layout)).toHaveLength(70_000);
     });
+
+    it('has the pages of a block by standing, or by their addresses', () => {
+        const facts = madeFacts(400, 3, 4);
+        for (const order of ['standing', 'url'] as const) {
+            const { cells, order: nodes } = depthLayout(facts, { ...SIZE, order });
+            for (let cell = 1; cell < cells.x.length; cell++) {
+                const isOne = (['column', 'band', 'form'] as const).every(
+                    (of) => cells[of][cell] === cells[of][cell - 1],
+                );
+                const [before, own] = [nodes[cells.start[cell]! - 1]!, nodes[cells.start[cell]!]!];
+                if (!isOne) continue;
+                if (order === 'url') expect(before).toBeLessThan(own);
+                else expect(facts.standing[before]).toBeGreaterThanOrEqual(facts.standing[own]!);
+            }
+        }
+    });
 });

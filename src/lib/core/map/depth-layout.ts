@@ -9,6 +9,8 @@ export interface MapSize {
     height: number;
     /** How wide the name of a section is. */
     nameWidth: (section: string) => number;
+    /** What pages of one block go by. */
+    order?: 'standing' | 'url';
 }
 
 export interface MapColumn {
@@ -127,7 +129,7 @@ export function depthLayout(facts: MapFacts, size: MapSize): DepthLayout {
     const { columns, columnOf } = columnsOf(facts);
     const { bands, bandOf } = bandsOf(facts);
     const { start, bars } = barsOf(facts);
-    const blocks = blocksOf(facts, columns.length, columnOf, bands, bandOf, bars, start);
+    const blocks = blocksOf(facts, columns.length, columnOf, bands, bandOf, bars, start, size.order ?? 'standing');
     const unread = new Uint32Array(columns.length);
     facts.form.forEach((form, node) => {
         if (form === FORM.unread) unread[columnOf(node)]!++;
@@ -263,6 +265,7 @@ function blocksOf(
     bandOf: (node: number) => number,
     bars: ReadonlySet<number>,
     start: number,
+    order: 'standing' | 'url',
 ): Block[] {
     const blocks = new Map<number, Block>();
     const forms = new Map<number, Map<number, number[]>>();
@@ -299,7 +302,9 @@ function blocksOf(
         // Nodes are in the order of URLs: that breaks ties. Islands are held together.
         block.runs = runs.map(([own, nodes]) => ({
             form: own,
-            nodes: nodes.sort((a, b) => island[a]! - island[b]! || standing[b]! - standing[a]! || a - b),
+            nodes: nodes.sort(
+                (a, b) => island[a]! - island[b]! || (order === 'url' ? 0 : standing[b]! - standing[a]!) || a - b,
+            ),
         }));
     }
     return [...blocks.values()].sort((a, b) => a.band - b.band || a.column - b.column);

@@ -7,6 +7,10 @@ export interface MapTree {
     parent: Int32Array;
     /** Page each item is, by its node; -1 for what is none: a folder, a group. */
     node: Int32Array;
+    /** What each item weighs by itself; 1 for a page and nothing for what is none where it is left out. */
+    weight?: Uint32Array;
+    /** Whether a page is not linked from where it lies: its box is marked by a cut. */
+    isCut?: (node: number) => boolean;
     /** What it is called where it is drawn. */
     nameOf: (item: number) => string;
     /** What tells it from all others, in any revision: the address of a page or a folder, the name of a group. */

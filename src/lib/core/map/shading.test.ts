@@ -9,14 +9,25 @@ import { fieldsOf } from '../sets/fields.ts';
 import { parseSet } from '../sets/parse-set.ts';
 import { shadeChoices, shadingOf, TONES, type ShadeEntry } from './shading.ts';
 
-const SOURCES = { baseline: null, hasPriorities: true };
+const SOURCES = { baseline: null, hasPriorities: true, hasIntended: false };
+const INTENDED = ['/', '/p1', '/p2', '/p3'].map((label, at) => ({
+    label,
+    parent: at === 0 ? null : 0,
+    priority: null,
+}));
 const NOT_READABLE = 'cannot be read';
 
 /** Nodes of an entry, where the survey can be compared with an earlier one, number 1. */
 function nodesOf({ set }: ShadeEntry, survey: PackedSurvey, baseline?: PackedSurvey): number[] {
     const parsed = parseSet(set, fieldsOf(survey));
     if (!parsed.ok) throw new Error(`${set} ${NOT_READABLE}: ${parsed.say}`);
-    const context = { survey, baseline, surveys: () => baseline, priority: new Uint8Array(survey.count) };
+    const context = {
+        survey,
+        baseline,
+        surveys: () => baseline,
+        priority: new Uint8Array(survey.count),
+        intended: INTENDED,
+    };
     return [...evaluateSet(parsed.set, context).nodes()];
 }
 
@@ -25,7 +36,7 @@ describe('what the map is shaded by', () => {
         for (let seed = 1; seed <= 8; seed++) {
             const { survey } = packSurvey(randomSite(seed).measure());
             const before = packSurvey(randomSite(seed + 20).measure()).survey;
-            const sources = { baseline: 1, hasPriorities: true };
+            const sources = { baseline: 1, hasPriorities: true, hasIntended: false };
             const [plain] = shadeChoices(survey, sources);
             const pages = nodesIn(survey, 'page');
             for (const { by } of plain!.choices) {
@@ -78,10 +89,9 @@ describe('what the map is shaded by', () => {
         const now = new Site().known('/', 'manual').page('/', [{ to: '/a' }, { to: '/new' }]);
         now.page('/a').page('/b').page('/new');
         const [before, survey] = [packSurvey(old.measure()).survey, packSurvey(now.measure()).survey];
-        const told = shadingOf(survey, 'change', { baseline: 1, hasPriorities: false }).entries.map((entry) => [
-            entry.say,
-            nodesOf(entry, survey, before).map((node) => survey.url(node).slice(ORIGIN.length)),
-        ]);
+        const told = shadingOf(survey, 'change', { baseline: 1, hasPriorities: false, hasIntended: false }).entries.map(
+            (entry) => [entry.say, nodesOf(entry, survey, before).map((node) => survey.url(node).slice(ORIGIN.length))],
+        );
         expect(Object.fromEntries(told)).toMatchObject({
             new: ['/new'],
             'no longer reached': ['/b'],

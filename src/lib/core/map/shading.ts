@@ -37,6 +37,7 @@ export interface ShadeSources {
     /** Numbers of the earlier survey that changes are told from; null for none. */
     baseline: number | null;
     hasPriorities: boolean;
+    hasIntended: boolean;
 }
 
 export interface ShadeChoice {
@@ -48,8 +49,13 @@ export interface ShadeChoice {
 export type ShadeChoices = { group: string; choices: ShadeChoice[] }[];
 const asItIs = (name: string): ShadeChoice => ({ by: name, name });
 
-export function shadeChoices(survey: PackedSurvey, { baseline, hasPriorities }: ShadeSources): ShadeChoices {
-    const plain = [...PLAIN_SHADES, ...(hasPriorities ? ['priority'] : []), ...(baseline === null ? [] : ['change'])];
+export function shadeChoices(survey: PackedSurvey, sources: ShadeSources): ShadeChoices {
+    const plain = [
+        ...PLAIN_SHADES,
+        ...(sources.hasPriorities ? ['priority'] : []),
+        ...(sources.hasIntended ? ['structure'] : []),
+        ...(sources.baseline === null ? [] : ['change']),
+    ];
     const given = survey.head.given.filter(({ type }) => type === 'number').map(({ name }) => name);
     return [
         { group: '', choices: plain.map(asItIs) },
@@ -87,6 +93,8 @@ export function shadingOf(survey: PackedSurvey, by: string, sources: ShadeSource
             return { by: own, name: 'gate', entries: gateEntries() };
         case 'priority':
             return { by: own, name: 'priority', entries: priorityEntries() };
+        case 'structure':
+            return { by: own, name: 'structure', entries: structureEntries() };
         case 'change':
             return { by: own, name: 'change', entries: changeEntries(sources.baseline!) };
         case 'column': {
@@ -181,6 +189,26 @@ const priorityEntries = (): ShadeEntry[] => [
     })),
     { say: 'none', set: 'page and priority is unknown', tone: -1, isMarked: false },
 ];
+
+/** How pages stand to the structure that is meant, in the order in which that is told. */
+function structureEntries(): ShadeEntry[] {
+    const parted = ['intended but not reached', 'intended but not linked', 'intended but deeper'];
+    const before = (at: number): string =>
+        parted
+            .slice(0, at)
+            .map((flag) => ` and not ${flag}`)
+            .join('');
+    return [
+        ...parted.map((flag, at): ShadeEntry => ({
+            say: flag.replace('intended but ', ''),
+            set: `page and ${flag}${before(at)}`,
+            tone: 4 - at,
+            isMarked: at < 2,
+        })),
+        { say: 'as intended', set: `page and intended${before(parted.length)}`, tone: 1, isMarked: false },
+        { say: 'not intended', set: 'page and not intended', tone: -1, isMarked: false },
+    ];
+}
 
 /** Against the baseline: what came, what may be indexed now or no more, what links reach now or no more. */
 function changeEntries(baseline: number): ShadeEntry[] {

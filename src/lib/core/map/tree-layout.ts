@@ -12,8 +12,8 @@ export interface TreeBox {
     width: number;
     height: number;
     level: number;
-    /** `gathered`: smaller ones side by side, with all below them; `rest`: what lies below the last level drawn. */
-    kind: 'page' | 'folder' | 'gathered' | 'rest';
+    /** `gathered`: smaller ones side by side, with all below them; `rest`: what lies below the last level drawn; `missing`: meant, and no page. */
+    kind: 'page' | 'folder' | 'gathered' | 'rest' | 'missing';
     /** Its page, or -1. */
     node: number;
     /** What tells it from others; of those gathered that of what they hang from. */
@@ -21,13 +21,15 @@ export interface TreeBox {
     name: string;
     /** Pages of it and below. */
     pages: number;
+    /** Of those drawn in it, how many are not linked from where they lie. */
+    cuts: number;
     /** Place of its section among those of the facts. */
     section: number;
     /** Number of the box it hangs from, -1 for the first. */
     above: number;
 }
 
-/** Pages that links do not reach, as cells at the foot. */
+/** Pages that the tree does not have, as cells at the foot: those that links do not reach, or that are not meant. */
 export interface LooseCells {
     pitch: number;
     perCell: number;
@@ -120,11 +122,12 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
             width: weighed.pages[own]! * scale,
             height,
             level,
-            kind: isLast ? 'rest' : node < 0 ? 'folder' : 'page',
+            kind: isLast ? 'rest' : node >= 0 ? 'page' : tree.weight ? 'missing' : 'folder',
             node,
             key: tree.keyOf(own),
             name,
             pages: weighed.pages[own]!,
+            cuts: 0,
             section: weighed.section[own]!,
             above,
         });
@@ -158,6 +161,7 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
             key: above === -1 ? '' : boxes[above]!.key,
             name: '',
             pages,
+            cuts: 0,
             section: weighed.section[first]!,
             above,
         });
@@ -171,6 +175,12 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
     for (let next = 0; next < open.length; next++) {
         const { item, box, x, level } = open[next]!;
         placeAll(weighed.children.subarray(weighed.start[item], weighed.start[item + 1]), x, level + 1, box);
+    }
+    const { isCut } = tree;
+    if (isCut) {
+        boxOf.forEach((box, node) => {
+            if (box >= 0 && isCut(node)) boxes[box]!.cuts++;
+        });
     }
     for (const [level, pages] of pagesByLevel(tree, roots).entries()) if (levels[level]) levels[level].pages = pages;
     const bottom = count * height;
@@ -186,7 +196,7 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
     };
 }
 
-function weigh({ parent, node }: MapTree, facts: MapFacts): Weighed {
+function weigh({ parent, node, weight }: MapTree, facts: MapFacts): Weighed {
     const count = parent.length;
     const pages = new Uint32Array(count);
     const below = new Uint32Array(count);
@@ -194,7 +204,7 @@ function weigh({ parent, node }: MapTree, facts: MapFacts): Weighed {
     const start = new Uint32Array(count + 1);
     const roots: number[] = [];
     for (let item = count - 1; item >= 0; item--) {
-        if (node[item]! >= 0) pages[item]!++;
+        pages[item]! += weight ? weight[item]! : Number(node[item]! >= 0);
         const above = parent[item]!;
         if (above < 0) continue;
         pages[above]! += pages[item]!;
@@ -232,9 +242,9 @@ function pagesByLevel({ parent, node }: MapTree, roots: readonly number[]): numb
     return Array.from(pages, (own) => own ?? 0);
 }
 
-/** The one item below a folder that is no page, where there is one alone and it is none either; else -1. */
-function onlyChild({ node }: MapTree, { start, children }: Weighed, item: number): number {
-    if (node[item]! >= 0 || start[item + 1]! - start[item]! !== 1) return -1;
+/** The one item below a folder that is no page, where there is one alone and it is none either; else -1. Never of what is meant. */
+function onlyChild({ node, weight }: MapTree, { start, children }: Weighed, item: number): number {
+    if (weight || node[item]! >= 0 || start[item + 1]! - start[item]! !== 1) return -1;
     const only = children[start[item]!]!;
     return node[only]! < 0 ? only : -1;
 }

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { nodesIn } from '../../../../tests/support/sets.ts';
 import { randomSite } from '../../../../tests/support/random-site.ts';
 import { Site } from '../../../../tests/support/small-site.ts';
+import { readOutline } from '../compare/intended.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
-import { mapHead } from './map-heads.ts';
+import { intendedHead, mapHead } from './map-heads.ts';
 
 /** / leads to /a (with four below it), /b (with two) and /c; /b2 is reached through /b and /c. */
 function site(): Site {
@@ -50,5 +51,19 @@ describe('the headline of the map', () => {
         const { survey } = packSurvey(new Site().page('/x').measure());
         expect(mapHead(survey, 'branch', 'way')).toMatchObject({ reached: 0, largest: [], half: 0, branches: 0 });
         expect(mapHead(survey, 'branch', 'hold')).toMatchObject({ reached: 0, largest: [], free: 0 });
+    });
+
+    it('counts how what is meant stands, with sets of that size', () => {
+        const { survey } = packSurvey(site().measure());
+        const outline = readOutline('/\n  /a\n  /b\n    /a3\n  /planned\n');
+        if (!outline.ok) throw new Error(outline.say);
+        const head = intendedHead(survey, outline.pages);
+        if (head.by !== 'intended') throw new Error('another headline');
+        // /a3 hangs from /a1, not from /b; /planned is not there.
+        expect([head.meant, head.asIntended.pages]).toEqual([5, 3]);
+        expect(head.parted.map(({ parting, pages }) => [parting, pages]).sort()).toEqual([
+            ['missing', 1],
+            ['not linked from its parent', 1],
+        ]);
     });
 });

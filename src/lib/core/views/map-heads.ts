@@ -1,6 +1,8 @@
 /** The headline of *Map*, by what it is arranged by: each number a set, or a branch to go into. */
 import { mapFacts } from '../map/map-facts.ts';
 import { branchTree, lastPart, type Hanging, type MapTree } from '../map/map-tree.ts';
+import type { IntendedPage, Parting } from '../compare/intended.ts';
+import { INTENDED_SETS, structureView } from './structure.ts';
 import { sizeOf } from '../checks/set-size.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { quoted } from '../sets/tokens.ts';
@@ -31,7 +33,15 @@ export type MapHead =
           freeSet: string;
           largest: (BranchTold & { set: string })[];
       }
-    | { by: 'address'; pages: number; apart: number; judged: number };
+    | { by: 'address'; pages: number; apart: number; judged: number }
+    | {
+          by: 'intended';
+          /** Pages that are meant, and how many of them stand as intended. */
+          meant: number;
+          asIntended: { pages: number; set: string };
+          /** The others, by how they part; those without a page have no set. */
+          parted: { parting: Parting; pages: number; set: string | null }[];
+      };
 
 const MOST_NAMED = 3;
 const FREE = 'page and reached and not behind (depth > 0)';
@@ -70,6 +80,20 @@ export function mapHead(survey: PackedSurvey, by: 'depth' | 'branch' | 'address'
     let [half, held] = [0, 0];
     while (half < told.length && held * 2 < all) held += told[half++]!.pages;
     return { by: 'way', reached, largest: told.slice(0, Math.min(half, MOST_NAMED)), half, branches: told.length };
+}
+
+/** The headline where the structure that is meant is shown. Needs `core`, `text` and the measures. */
+export function intendedHead(survey: PackedSurvey, pages: readonly IntendedPage[]): MapHead {
+    const { counts } = structureView(survey, pages, null);
+    const countOf = (parting: Parting): number => counts.find((own) => own.parting === parting)?.count ?? 0;
+    return {
+        by: 'intended',
+        meant: pages.length,
+        asIntended: { pages: countOf('as intended'), set: INTENDED_SETS['as intended']! },
+        parted: counts
+            .filter(({ parting }) => parting !== 'as intended')
+            .map(({ parting, count }) => ({ parting, pages: count, set: INTENDED_SETS[parting] ?? null })),
+    };
 }
 
 /** What hangs from the roots, the largest first. */

@@ -6,7 +6,7 @@ const MOST_SHOWN = 500;
 
 const PARTED = ['intended but not reached', 'intended but not linked', 'intended but deeper'];
 /** Sets of the pages that stand to the structure in each way; what has no page, or several, is none. */
-const SETS: Partial<Record<Parting, string>> = {
+export const INTENDED_SETS: Partial<Record<Parting, string>> = {
     'as intended': `intended and not (${PARTED.join(' or ')})`,
     'not reached': PARTED[0]!,
     'not linked from its parent': PARTED[1]!,
@@ -24,7 +24,7 @@ export function structureView(survey: PackedSurvey, pages: readonly IntendedPage
         counts: [...counts].map(([parting, count]) => ({ parting, count })),
         only,
         /** The pages of the rows that are shown, as a set; null where the rows name none. */
-        set: only === null ? 'intended' : (SETS[only as Parting] ?? null),
+        set: only === null ? 'intended' : (INTENDED_SETS[only as Parting] ?? null),
         setSize: new Set(shown.flatMap(({ node }) => (node === null ? [] : [node]))).size,
         shown: shown.slice(0, MOST_SHOWN).map(({ node: _, ...row }) => row),
         more: Math.max(0, shown.length - MOST_SHOWN),

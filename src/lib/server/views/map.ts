@@ -1,20 +1,27 @@
 /** *Map*, for a request: the headline and the legend; the picture is made in the browser from the packed survey. */
 import { shadeChoices, shadingOf } from '../../core/map/shading.ts';
-import { mapHead } from '../../core/views/map-heads.ts';
+import { intendedHead, mapHead } from '../../core/views/map-heads.ts';
 import { mapView } from '../../core/views/map.ts';
-import { appStore } from '../app.ts';
+import { appStore, intendedOf } from '../app.ts';
 import { openArea, sectionsOf } from '../areas.ts';
 import { baselineOf } from '../baseline.ts';
 import type { RequestContext } from '../request-context.ts';
 
 export async function showMap(request: RequestContext, url: URL) {
     const { packed, within, current } = await openArea(request, ['text']);
-    const [sections, baseline] = await Promise.all([
+    const [sections, baseline, intended] = await Promise.all([
         sectionsOf(request.survey, packed),
         baselineOf(appStore().db, request.survey),
+        intendedOf(request.site.id),
     ]);
-    const sources = { baseline: baseline?.number ?? null, hasPriorities: current.priority.some((value) => value > 0) };
-    const shading = shadingOf(packed, url.searchParams.get('shade') ?? '', sources);
+    const sources = {
+        baseline: baseline?.number ?? null,
+        hasPriorities: current.priority.some((value) => value > 0),
+        hasIntended: intended.length > 0,
+    };
+    const { searchParams: params } = url;
+    const by = (['branch', 'address'] as const).find((own) => own === params.get('arrange')) ?? 'depth';
+    const shading = shadingOf(packed, params.get('shade') ?? '', sources);
     // Every entry of the legend is a set; those without a page are left out.
     const sized = [];
     for (const entry of shading.entries) {
@@ -24,13 +31,13 @@ export async function showMap(request: RequestContext, url: URL) {
     }
     return {
         view: mapView(packed, within, sections),
-        head: mapHead(
-            packed,
-            (['branch', 'address'] as const).find((by) => by === url.searchParams.get('arrange')) ?? 'depth',
-            url.searchParams.get('hang') === 'hold' ? 'hold' : 'way',
-        ),
+        head:
+            by === 'address' && params.get('group') === 'intended' && intended.length > 0
+                ? intendedHead(packed, intended)
+                : mapHead(packed, by, params.get('hang') === 'hold' ? 'hold' : 'way'),
         sections,
         shading: { ...shading, entries: sized },
         choices: shadeChoices(packed, sources),
+        intended,
     };
 }

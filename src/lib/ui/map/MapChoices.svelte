@@ -13,6 +13,8 @@
         links: ShownLinks;
         /** There is a current set. */
         hasSet: boolean;
+        /** Something says how the site is meant to be built. */
+        hasIntended: boolean;
         isWhole: boolean;
         isLargest: boolean;
         /** The address with some of its parameters changed. */
@@ -21,8 +23,20 @@
         onZoom: (by: number | 'whole') => void;
         menu: Snippet;
     }
-    let { arrange, shade, choices, links, hasSet, isWhole, isLargest, hrefOf, onChoose, onZoom, menu }: Props =
-        $props();
+    let {
+        arrange,
+        shade,
+        choices,
+        links,
+        hasSet,
+        hasIntended,
+        isWhole,
+        isLargest,
+        hrefOf,
+        onChoose,
+        onZoom,
+        menu,
+    }: Props = $props();
     const HANGS = [
         { hang: 'way', say: 'shortest path' },
         { hang: 'hold', say: 'what holds' },
@@ -41,7 +55,18 @@
             >
         {/each}</span
     >
-    {#if arrange.by === 'branch'}
+    {#if arrange.by === 'depth'}
+        <label
+            >within by
+            <select
+                class="field"
+                value={arrange.order}
+                onchange={({ currentTarget: { value } }) => onChoose({ order: value === 'url' ? value : null })}
+            >
+                <option value="standing">standing</option><option value="url">address</option>
+            </select></label
+        >
+    {:else if arrange.by === 'branch'}
         <span class="parts" role="group" aria-label="Hang by"
             >hang by
             {#each HANGS as { hang, say } (hang)}
@@ -62,6 +87,7 @@
                 onchange={(event) => onChoose({ group: event.currentTarget.value, in: null })}
             >
                 {#each GROUPINGS as own (own)}<option value={own}>{own}</option>{/each}
+                {#if hasIntended}<option value="intended">intended structure</option>{/if}
             </select></label
         >
     {/if}

@@ -18,6 +18,13 @@
         from === last ? `depth = ${from}` : `depth from ${from} to ${last}`;
     const clicks = ({ from, to: last }: { from: number; to: number }): string =>
         from === last ? counted(from, 'click') : `${from} to ${last} clicks`;
+    const PARTED: Record<string, string> = {
+        missing: 'without a page',
+        several: 'that several pages could be',
+        'not reached': 'not reached',
+        'not linked from its parent': 'not linked from where they lie',
+        deeper: 'deeper',
+    };
     /** What stands before each of several: nothing, a comma, "and". */
     const joint = (at: number, all: number): string => (at === 0 ? '' : at === all - 1 ? ' and ' : ', ');
 </script>
@@ -29,7 +36,17 @@
 
 <div class="pane">
     <h1 class="headline">
-        {#if head.by === 'address'}
+        {#if head.by === 'intended'}
+            <a class="set" href={to.set(head.asIntended.set)}><b>{count(head.asIntended.pages)}</b></a> of {counted(
+                head.meant,
+                'page',
+            )} that are meant stand as intended{#each head.parted as { parting, pages, set }, at (parting)}{at === 0
+                    ? '; '
+                    : ', '}{#if set}<a class="set" href={to.set(set)}><b>{count(pages)}</b></a>{:else}{count(
+                        pages,
+                    )}{/if}
+                {PARTED[parting]}{/each}.
+        {:else if head.by === 'address'}
             {#if head.judged === 0}No page lies in a folder that has a page of its own.
             {:else}
                 <a class="set" href={to.set('apart from its folder')}><b>{count(head.apart)}</b></a> of

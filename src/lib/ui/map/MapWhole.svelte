@@ -42,6 +42,7 @@
         set: string;
         title: string;
         drag: DragShape;
+        hasIntended: boolean;
         links: ShownLinks;
         to: ViewLinks;
         hrefOf: (change: Record<string, string | null>) => string;
@@ -51,6 +52,8 @@
     let { above = $bindable(0), ...props }: Props = $props();
     const { survey, map, arrange, to } = $derived(props);
     const scene = $derived(map && sceneOf(map));
+    /** Arranged as the structure that is meant: at the foot stands what is not. */
+    const isMeant = $derived(arrange.by === 'address' && arrange.group === 'intended');
     /** Names of bars, by node; those of a revision. */
     let names = $state.raw<ReadonlyMap<number, string> | null>(null);
     let classes = $state.raw<Uint8Array | null>(null);
@@ -111,7 +114,14 @@
             : [
                   ...map.layout.levels.map(({ y, height }, level) => ({ y, height, say: `${level}`, isReached: true })),
                   ...(map.layout.loose
-                      ? [{ y: map.layout.loose.y[0]! - 2, height: 20, say: 'not reached', isReached: false }]
+                      ? [
+                            {
+                                y: map.layout.loose.y[0]! - 2,
+                                height: 20,
+                                say: isMeant ? 'not meant' : 'not reached',
+                                isReached: false,
+                            },
+                        ]
                       : []),
               ];
     });
@@ -135,6 +145,7 @@
             choices={props.choices}
             links={props.links}
             hasSet={props.set.trim() !== ''}
+            hasIntended={props.hasIntended}
             isWhole={props.size === SIZES.least}
             isLargest={props.size === SIZES.most}
             hrefOf={props.hrefOf}
@@ -194,6 +205,7 @@
                     {:else}<TreeSums
                             layout={map.layout}
                             isDepth={arrange.by === 'branch' && arrange.hang === 'way' && arrange.at === null}
+                            looseSet={isMeant ? 'page and not intended' : 'page and not reached'}
                             {to}
                         />{/if}
                 {/snippet}

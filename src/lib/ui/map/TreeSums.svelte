@@ -8,9 +8,11 @@
         layout: TreeLayout;
         /** Levels are depths, and all of each is there. */
         isDepth: boolean;
+        /** What stands at the foot, as a set. */
+        looseSet: string;
         to: ViewLinks;
     }
-    let { layout, isDepth, to }: Props = $props();
+    let { layout, isDepth, looseSet, to }: Props = $props();
     const loose = $derived(layout.loose?.order.length ?? 0);
 </script>
 
@@ -26,7 +28,7 @@
     {/each}
     {#if layout.loose}
         <span class="sum" style:top="{layout.loose.y[0]}px"
-            ><a class="set" href={to.set('page and not reached')}>{count(loose)}</a></span
+            ><a class="set" href={to.set(looseSet)}>{count(loose)}</a></span
         >
     {/if}
 </div>

@@ -11,24 +11,16 @@ import { cutTo, isSeen, type Pen } from './pen.ts';
 const GAP = 1;
 const BAR = 3;
 /** From this width on a box can hold a name. */
-const NAMED = 34;
+const NAMED = 30;
 /** Two lines of text need so much. */
 const TWO_LINES = 36;
 const LEAST_OUTSIDE = 52;
 const GLYPH = 12;
 const SHARE_BAR = 7;
 
-/** @param marksApart marks pages that the page of their folder does not link to */
-export function drawTree(
-    pen: Pen,
-    drawn: Drawn<TreeLayout>,
-    palette: Palette,
-    look: MapLook,
-    marksApart: boolean,
-): void {
+export function drawTree(pen: Pen, drawn: Drawn<TreeLayout>, palette: Palette, look: MapLook): void {
     const { layout, facts } = drawn;
     const shares = look.classes === null ? null : sharesOf(layout, look);
-    const apart = marksApart ? countApart(layout, facts) : null;
     const { boxes, levels, loose, width } = layout;
     drawGround(pen, levels, width, palette);
     const isBoxLit = litBoxes(layout, look);
@@ -39,11 +31,11 @@ export function drawTree(
         if (shares !== null && (box.kind === 'gathered' || box.kind === 'rest')) {
             drawShares(pen, box, shares.subarray(number * look.entries.length), palette, look);
         }
-        if (apart !== null && apart[number]! > 0) drawApart(pen, box, apart[number]!, palette);
+        if (box.cuts > 0) drawCut(pen, box, palette);
     });
     pen.cover(1);
     drawOutside(pen, layout, palette);
-    if (loose) drawLoose(pen, loose, palette, look, width);
+    if (loose) drawLoose(pen, loose, facts, palette, look, width);
 }
 
 /** Pages of each entry of the legend in each box: those of box `n` from `n · entries` on. */
@@ -69,18 +61,9 @@ function drawShares(pen: Pen, box: TreeBox, shares: Uint32Array, palette: Palett
     });
 }
 
-/** Pages in each box that are apart from their folder. */
-function countApart({ boxes, boxOf }: TreeLayout, { apart }: MapFacts): Uint32Array {
-    const found = new Uint32Array(boxes.length);
-    boxOf.forEach((box, node) => {
-        if (box >= 0 && apart[node] === 1) found[box]!++;
-    });
-    return found;
-}
-
 /** A cut at the top of a box, through its bar; of those gathered as wide as their share. */
-function drawApart(pen: Pen, { x, y, width, pages, kind }: TreeBox, apart: number, palette: Palette): void {
-    const wide = kind === 'gathered' ? Math.max(2, ((width - GAP) * apart) / pages) : Math.min(10, width - GAP);
+function drawCut(pen: Pen, { x, y, width, pages, kind, cuts }: TreeBox, palette: Palette): void {
+    const wide = kind === 'gathered' ? Math.max(2, ((width - GAP) * cuts) / pages) : Math.min(10, width - GAP);
     pen.fill(x, y + GAP, wide, BAR, palette.paper);
     pen.line(
         [
@@ -156,9 +139,10 @@ function writeIn(
     room: { x: number; y: number; width: number; height: number },
 ): void {
     const number = pages.toLocaleString('en');
-    const below = pages - Number(node >= 0);
+    const isMissing = kind === 'missing';
+    const below = pages - Number(node >= 0 || isMissing);
     if (room.width >= NAMED) {
-        const isTwo = room.height >= TWO_LINES && below > 0;
+        const isTwo = room.height >= TWO_LINES && (below > 0 || isMissing);
         const first = room.y + (isTwo ? room.height / 2 - 7 : room.height / 2);
         const own = below > 0 && !isTwo ? pen.widthOf(number, 'bold') + 6 : 0;
         const cut = cutTo(pen, name, room.width - own, 'bold');
@@ -170,11 +154,13 @@ function writeIn(
         if (own > 0) pen.text(number, room.x + room.width - own + 6, first, palette.ink);
         if (!isTwo) return;
         const words =
-            kind === 'rest'
-                ? `${below.toLocaleString('en')} on`
-                : node < 0
-                  ? counted(pages, 'page')
-                  : `${below.toLocaleString('en')} behind`;
+            isMissing && below === 0
+                ? 'no page'
+                : kind === 'rest'
+                  ? `${below.toLocaleString('en')} on`
+                  : node < 0
+                    ? counted(pages, 'page')
+                    : `${below.toLocaleString('en')} behind`;
         const second = cutTo(pen, words, room.width) ?? number;
         pen.text(second, room.x, first + 15, palette.inked(0.8));
         return;
@@ -202,13 +188,30 @@ function drawOutside(pen: Pen, { boxes, levels, width }: TreeLayout, palette: Pa
     });
 }
 
-function drawLoose(pen: Pen, loose: LooseCells, palette: Palette, look: MapLook, width: number): void {
+function drawLoose(
+    pen: Pen,
+    loose: LooseCells,
+    { form, section }: MapFacts,
+    palette: Palette,
+    look: MapLook,
+    width: number,
+): void {
     const { x, y, pitch, start, order, groups } = loose;
     const size = pitch - GAP;
     for (let cell = 0; cell < x.length; cell++) {
         pen.cover(isLit(look, order, start[cell]!, start[cell + 1]!) ? 1 : DIMMED);
-        pen.fill(x[cell]!, y[cell]!, size, size, palette.paper);
-        pen.hatch(x[cell]!, y[cell]!, size, size, palette.ink, 3);
+        const [from, to] = [start[cell]!, start[cell + 1]!];
+        const first = order[from]!;
+        const isFilled = form[first] === FORM.indexable;
+        const hue = hueOfSection(section[first]!);
+        pen.fill(
+            x[cell]!,
+            y[cell]!,
+            size,
+            size,
+            isFilled ? fillOf(palette, look, order, from, to, hue) : palette.paper,
+        );
+        if (form[first] === FORM.unreached) pen.hatch(x[cell]!, y[cell]!, size, size, palette.ink, 3);
         pen.outline(x[cell]!, y[cell]!, size, size, { colour: palette.ink, wide: 1 });
     }
     pen.cover(1);
@@ -220,7 +223,10 @@ function drawLoose(pen: Pen, loose: LooseCells, palette: Palette, look: MapLook,
     }
     const end = (x.at(-1) ?? 0) + pitch + 8;
     const islands = groups.filter(({ isIsland }) => isIsland).length;
-    const words = islands === 0 ? 'hang on nothing' : `hang on nothing; framed: ${counted(islands, 'island')}`;
+    const isMeant = form[order[0]!] !== FORM.unreached;
+    const words = isMeant
+        ? 'no part of the structure'
+        : `hang on nothing${islands === 0 ? '' : `; framed: ${counted(islands, 'island')}`}`;
     const cut = y[0] === y.at(-1) ? cutTo(pen, words, width - end) : null;
     if (cut !== null) pen.text(cut, end, y[0]! + size / 2, palette.inked(0.8));
 }

@@ -1,20 +1,25 @@
 /** What of the map stands in the address, so that it can be sent to somebody or kept. */
 import { GROUPINGS } from '../../core/map/address-tree.ts';
+import type { IntendedPage } from '../../core/compare/intended.ts';
 import type { Arrangement } from '../../workers/map-answers.ts';
 
 interface Params {
     get(name: string): string | null;
 }
 
-export function arrangementOf(params: Params): Arrangement {
+/** @param intended the structure that is meant for the site; empty for none */
+export function arrangementOf(params: Params, intended: readonly IntendedPage[]): Arrangement {
     const at = params.get('in');
     switch (params.get('arrange')) {
         case 'branch':
             return { by: 'branch', hang: params.get('hang') === 'hold' ? 'hold' : 'way', at };
         case 'address':
+            if (params.get('group') === 'intended' && intended.length > 0) {
+                return { by: 'address', group: 'intended', intended, at };
+            }
             return { by: 'address', group: GROUPINGS.find((own) => own === params.get('group')) ?? 'folders', at };
         default:
-            return { by: 'depth' };
+            return { by: 'depth', order: params.get('order') === 'url' ? 'url' : 'standing' };
     }
 }
 

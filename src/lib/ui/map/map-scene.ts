@@ -28,6 +28,6 @@ export function sceneOf(map: MapAnswer): MapScene {
               width,
               height,
               places: new TreePlaces(map.layout),
-              draw: (pen, palette, look) => drawTree(pen, map, palette, look, map.by === 'address'),
+              draw: (pen, palette, look) => drawTree(pen, map, palette, look),
           };
 }

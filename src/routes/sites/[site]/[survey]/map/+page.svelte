@@ -15,7 +15,7 @@
     let { data } = $props();
     const to = $derived(viewLinks(page.url, data));
     const survey = browserSurvey();
-    const arrange = $derived(arrangementOf(page.url.searchParams));
+    const arrange = $derived(arrangementOf(page.url.searchParams, data.intended));
     const size = $derived(SIZES.of(page.url.searchParams));
     let room = $state({ width: 0, height: 0 });
     let map = $state.raw<MapAnswer | null>(null);
@@ -82,6 +82,7 @@
         title="{data.site.name}, survey {data.survey.number}"
         drag={page.url.searchParams.get('drag') === 'outline' ? 'outline' : 'rectangle'}
         links={shownLinksOf(page.url.searchParams)}
+        hasIntended={data.intended.length > 0}
         onChoose={choose}
         onOpen={(url) => void goto(to.page(url), { noScroll: true, keepFocus: true })}
     />
