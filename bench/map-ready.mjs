@@ -1,6 +1,7 @@
 // How long the map takes in the browser, from a running application:
 //     node bench/map-ready.mjs http://127.0.0.1:4300/sites/1/1
 // Ready is from asking for the view to its picture; what is arranged anew has the bytes already.
+import { readdirSync, readFileSync } from 'node:fs';
 import puppeteer from 'puppeteer-core';
 
 const [survey = 'http://127.0.0.1:4300/sites/1/1'] = process.argv.slice(2);
@@ -72,4 +73,22 @@ console.log(
 );
 const { JSHeapUsedSize } = await page.metrics();
 console.log(`heap of the page: ${(JSHeapUsedSize / MEGABYTE).toFixed(0)} MB`);
+
+/** Memory of the largest process that shows pages: page and worker, canvases, and the program itself. */
+function largest() {
+    const sizes = readdirSync('/proc')
+        .filter((pid) => /^\d+$/.test(pid))
+        .flatMap((pid) => {
+            try {
+                if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer')) return [];
+                return [Number(/^Rss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8'))?.[1] ?? 0)];
+            } catch {
+                return [];
+            }
+        });
+    return Math.max(0, ...sizes) / 1024;
+}
+const withMap = largest();
+await page.goto(`${survey.replace(/\/sites\/.*$/, '')}/sites`, { waitUntil: 'networkidle2' });
+console.log(`resident: ${withMap.toFixed(0)} MB with the map, ${largest().toFixed(0)} MB on a small view after it`);
 await browser.close();

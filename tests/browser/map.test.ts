@@ -258,6 +258,51 @@ describe('the map', () => {
         expect(await scene.downloaded(/^map-by-depth\.png$/)).toContain('PNG');
     });
 
+    it('makes a set of what an outline is drawn around', async () => {
+        await there('?drag=outline');
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        // Around the left end of the start page's bar, and nothing else.
+        await page.mouse.move(box.x + 1, box.y + 1);
+        await page.mouse.down();
+        for (const [x, y] of [
+            [12, 1],
+            [12, 16],
+            [1, 16],
+        ] as const) {
+            await page.mouse.move(box.x + x, box.y + y, { steps: 4 });
+        }
+        await page.mouse.up();
+        await page.waitForFunction(() => new URL(location.href).searchParams.has('set'));
+        expect(new URL(page.url()).searchParams.get('set')).toMatch(/^url is one of "http[^"]*\/"$/);
+    });
+
+    it('grows under two fingers that move apart', async () => {
+        await there();
+        const box = (await (await page.waitForSelector('[role="application"]'))!.boundingBox())!;
+        const session = await page.createCDPSession();
+        const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...across: number[]): Promise<unknown> =>
+            session.send('Input.dispatchTouchEvent', {
+                type,
+                touchPoints: across.map((x, id) => ({ x: box.x + x, y: box.y + 200, id })),
+            });
+        await touch('touchStart', 300, 400);
+        await touch('touchMove', 270, 430);
+        await touch('touchMove', 200, 500);
+        await touch('touchEnd');
+        await page.waitForFunction(() => Number(new URL(location.href).searchParams.get('size')) >= 2);
+        await session.detach();
+    });
+
+    it('is a table and a sentence where there is nothing to draw on', async () => {
+        const { identifier } = await page.evaluateOnNewDocument(() => {
+            Object.defineProperty(window, 'OffscreenCanvas', { value: undefined });
+        });
+        await page.goto(`${app.address}/sites/1/1/map`, { waitUntil: 'networkidle2' });
+        await waitForText(page, 'The picture needs a browser that draws');
+        expect(await page.$$eval('table.ruled tbody tr', (rows) => rows.length)).toBeGreaterThan(5);
+        await page.removeScriptToEvaluateOnNewDocument(identifier);
+    });
+
     it('is printed whole, as wide as the paper, and nothing else of it', async () => {
         const { identifier } = await page.evaluateOnNewDocument(() => {
             window.print = () => {

@@ -6,6 +6,7 @@
     import { count } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
     import { barNames } from './bar-names.ts';
+    import { canDraw } from './canvas-pen.ts';
     import MapChoices from './MapChoices.svelte';
     import MapHeads from './MapHeads.svelte';
     import MapMenu from './MapMenu.svelte';
@@ -67,7 +68,7 @@
     $effect(() => {
         const html = document.documentElement;
         const read = (): void => {
-            if (root) palette = new Palette(mapColours(root));
+            if (root && canDraw()) palette = new Palette(mapColours(root));
         };
         read();
         const watch = new MutationObserver(read);
@@ -220,7 +221,7 @@
         {/if}
     {:else if props.isAsked}
         <p class="pane ink2">
-            The picture needs the whole survey in this browser: it has to have ended, and to be small enough. The same
+            The picture needs a browser that draws and has room for the whole survey, which has to have ended. The same
             numbers stand in the table below.
         </p>
     {:else}<p class="pane note" role="status">Drawing …</p>{/if}

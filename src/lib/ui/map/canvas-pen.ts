@@ -139,3 +139,7 @@ export function penOn(
     brush.clearRect(0, 0, width, height);
     return { pen: new CanvasPen(brush), brush };
 }
+
+/** Whether this browser has anything to draw on. */
+export const canDraw = (): boolean =>
+    typeof OffscreenCanvas !== 'undefined' && document.createElement('canvas').getContext('2d') !== null;

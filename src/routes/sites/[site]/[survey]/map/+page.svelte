@@ -2,6 +2,7 @@
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
     import { browserSurvey } from '$lib/ui/frame/browser-survey.ts';
+    import { canDraw } from '$lib/ui/map/canvas-pen.ts';
     import MapHeadline from '$lib/ui/map/MapHeadline.svelte';
     import MapLegend from '$lib/ui/map/MapLegend.svelte';
     import MapTable from '$lib/ui/map/MapTable.svelte';
@@ -35,6 +36,10 @@
         if (room.width === 0 || room.height === 0 || above === 0) return;
         const [wide, high] = [Math.max(220, room.width - beside), height - (arrange.by === 'depth' ? HEADS : 4)];
         void data.survey.revision;
+        if (!canDraw()) {
+            isAsked = true;
+            return;
+        }
         const asked = {
             arrange,
             sections: data.sections,
