@@ -222,4 +222,12 @@ describe('the map by depth', () => {
             }
         }
     });
+
+    it('has no column for a section of which there are only redirects, errors and files', () => {
+        const facts = madeFacts(60, 3, 3);
+        for (let node = 1; node < 60; node++) if (facts.section[node] === 1) facts.form[node] = FORM.aside;
+        facts.section[0] = 0;
+        const { columns } = depthLayout(facts, SIZE);
+        expect(columns.map(({ section }) => section).sort()).toEqual(['section-0', 'section-2']);
+    });
 });

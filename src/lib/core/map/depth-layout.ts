@@ -174,12 +174,12 @@ export function depthTable(facts: MapFacts): DepthTable {
 function columnsOf(facts: MapFacts): { columns: MapColumn[]; columnOf: (node: number) => number } {
     const { form, section, sections } = facts;
     const pages = new Uint32Array(sections.length);
-    const known = new Uint32Array(sections.length);
+    const unread = new Uint32Array(sections.length);
     for (let node = 0; node < facts.count; node++) {
-        known[section[node]!]!++;
         if (form[node]! <= FORM.unreached) pages[section[node]!]!++;
+        else if (form[node] === FORM.unread) unread[section[node]!]!++;
     }
-    const shown = sections.map((_, place) => place).filter((place) => pages[place]! > 0 || known[place]! > 0);
+    const shown = sections.map((_, place) => place).filter((place) => pages[place]! > 0 || unread[place]! > 0);
     // By pages; the site's order breaks ties, so that the same site has the same columns.
     shown.sort((a, b) => pages[b]! - pages[a]! || a - b);
     const first = shown.slice(0, shown.length === MOST_COLUMNS + 1 ? MOST_COLUMNS + 1 : MOST_COLUMNS);

@@ -63,6 +63,7 @@ export interface TreeSize {
 const LEAST_WIDTH = 9;
 const LEAST_LEVEL = 22;
 const MOST_LEVEL = 84;
+const LOW_LEVEL = 18;
 const MOST_TRAIL = 8;
 const LOOSE_PITCH = 10;
 const MOST_LOOSE_ROWS = 3;
@@ -99,8 +100,6 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
     const deepest = roots.reduce((most, item) => Math.max(most, weighed.below[item]!), 0);
     const room = Math.max(2 * LEAST_LEVEL, size.height - tail);
     const count = Math.max(1, Math.min(deepest + 1, Math.floor(room / LEAST_LEVEL)));
-    const height = Math.min(MOST_LEVEL, Math.floor(room / count));
-    const levels = Array.from({ length: count }, (_, level) => ({ y: level * height, height, pages: 0 }));
     const boxes: TreeBox[] = [];
     const boxOf = new Int32Array(facts.count).fill(-1);
     const scale = size.width / Math.max(1, shown);
@@ -118,9 +117,9 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
         const isLast = level === count - 1 && weighed.start[own + 1]! > weighed.start[own]!;
         boxes.push({
             x,
-            y: level * height,
+            y: 0,
             width: weighed.pages[own]! * scale,
-            height,
+            height: 0,
             level,
             kind: isLast ? 'rest' : node >= 0 ? 'page' : tree.weight ? 'missing' : 'folder',
             node,
@@ -152,9 +151,9 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
         const first = items[index]!;
         boxes.push({
             x,
-            y: level * height,
+            y: 0,
             width: pages * scale,
-            height,
+            height: 0,
             level,
             kind: 'gathered',
             node: -1,
@@ -182,8 +181,10 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
             if (box >= 0 && isCut(node)) boxes[box]!.cuts++;
         });
     }
+    const levels = levelsOf(count, boxes, room);
+    for (const box of boxes) ({ y: box.y, height: box.height } = levels[box.level]!);
     for (const [level, pages] of pagesByLevel(tree, roots).entries()) if (levels[level]) levels[level].pages = pages;
-    const bottom = count * height;
+    const bottom = levels.reduce((sum, own) => sum + own.height, 0);
     if (loose) for (let cell = 0; cell < loose.y.length; cell++) loose.y[cell]! += bottom + LOOSE_GAP;
     return {
         width: size.width,
@@ -194,6 +195,19 @@ export function treeLayout(tree: MapTree, facts: MapFacts, size: TreeSize, at: s
         trail: trailOf(tree, weighed, into),
         loose,
     };
+}
+
+/** Levels on which something is drawn share the room; those below, of which all is gathered above, are low. */
+function levelsOf(count: number, boxes: readonly TreeBox[], room: number): TreeLayout['levels'] {
+    const drawn = boxes.reduce((most, { level }) => Math.max(most, level + 1), 1);
+    const low = Math.min(LOW_LEVEL, Math.floor((room - drawn * LEAST_LEVEL) / Math.max(1, count - drawn)));
+    const high = Math.min(MOST_LEVEL, Math.floor((room - (count - drawn) * low) / drawn));
+    let y = 0;
+    return Array.from({ length: count }, (_, level) => {
+        const height = level < drawn ? high : low;
+        y += height;
+        return { y: y - height, height, pages: 0 };
+    });
 }
 
 function weigh({ parent, node, weight }: MapTree, facts: MapFacts): Weighed {
