@@ -210,7 +210,7 @@ describe('the map', () => {
         await there('?arrange=address');
         const folders = await pictureOf();
         await page.evaluate(() => {
-            const select = [...document.querySelectorAll<HTMLSelectElement>('.choices select')].find((own) =>
+            const select = [...document.querySelectorAll<HTMLSelectElement>('.picture-choices select')].find((own) =>
                 [...own.options].some(({ value }) => value === 'templates'),
             )!;
             select.value = 'templates';

@@ -2,7 +2,6 @@
 import { nearLinks, stepsFrom, widelyShared, type NearKind } from '../areas/neighbourhood.ts';
 import { pathBetween, type PathStep } from '../areas/path-between.ts';
 import { regionName, templateWords } from '../areas/template-words.ts';
-import { gateOf } from '../columns/gate-facts.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { shortestPaths } from '../graph/shortest-paths.ts';
 import { depthGraph } from '../model/way-graph.ts';
@@ -11,8 +10,7 @@ import { modelOf } from '../packed/model-of.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_KINDS, REGIONS } from '../page/links.ts';
 import { quoted } from '../sets/tokens.ts';
-import { ownTitle } from '../subjects/site-names.ts';
-import type { WalkPage } from './journey.ts';
+import { walkPage, type WalkPage } from './journey.ts';
 
 export const NEAR_GROUPS = ['block', 'section', 'depth'] as const;
 export type NearGrouping = (typeof NEAR_GROUPS)[number];
@@ -68,7 +66,7 @@ export function aroundView(survey: PackedSurvey, asked: AroundAsked): AroundView
     const centreSet = namedSet(survey, asked.of)!;
     return {
         ...asked,
-        centre: asked.of.map((node) => nearPage(survey, node)),
+        centre: asked.of.map((node) => walkPage(survey, node)),
         centreSet,
         in: asked.ways === 'on' ? null : sideOf(survey, asked, 'in'),
         on: asked.ways === 'in' ? null : sideOf(survey, asked, 'out'),
@@ -109,7 +107,7 @@ function groupOf(survey: PackedSurvey, name: string, nodes: readonly number[]): 
     return {
         name,
         total: nodes.length,
-        pages: nearest.slice(0, MOST_PAGES).map((node) => nearPage(survey, node)),
+        pages: nearest.slice(0, MOST_PAGES).map((node) => walkPage(survey, node)),
         set: namedSet(survey, nodes),
         section: bySection(survey, nodes)[0]!.section,
     };
@@ -130,17 +128,6 @@ function bySection(survey: PackedSurvey, nodes: readonly number[]): { section: s
     return [...found]
         .map(([section, pages]) => ({ section, pages }))
         .sort((a, b) => b.pages - a.pages || (a.section < b.section ? -1 : 1));
-}
-
-function nearPage(survey: PackedSurvey, node: number): WalkPage {
-    const depth = survey.numbers('depth')[node]!;
-    return {
-        url: survey.url(node),
-        title: ownTitle(survey, node),
-        section: survey.word('section', node),
-        depth: depth === UNREACHED ? null : depth,
-        gate: gateOf(survey.numbers('gate')[node]!),
-    };
 }
 
 function plainNames(survey: PackedSurvey, group: 'section' | 'depth'): (node: number) => string {

@@ -132,7 +132,8 @@ export function journeyView(survey: PackedSurvey, trail: readonly number[], as: 
 const wayTo = (blocks: readonly WaysBlock[], url: string): WayOn | undefined =>
     blocks.flatMap(({ ways }) => ways).find((way) => way.url === url);
 
-function walkPage(survey: PackedSurvey, node: number): WalkPage {
+/** Needs `core`, `text` and the measures. O(1) */
+export function walkPage(survey: PackedSurvey, node: number): WalkPage {
     const depth = survey.numbers('depth')[node]!;
     return {
         url: survey.url(node),

@@ -9,6 +9,7 @@
         type AroundView,
     } from '../../core/views/around.ts';
     import { count } from '../parts/format.ts';
+    import { typedUrl } from '../view/address.ts';
     import type { ViewLinks } from '../view/links.ts';
     import type { AroundLinks } from './around-links.ts';
 
@@ -32,16 +33,15 @@
     const param = (value: string, usual: string): string | null => (value === usual ? null : value);
     function go(event: SubmitEvent): void {
         event.preventDefault();
-        const path = wanted.trim();
-        if (path === '') return;
+        const url = typedUrl(wanted, to.origin);
         wanted = '';
-        onGo(links.around(/^https?:/.test(path) ? path : `${to.origin}${path.startsWith('/') ? '' : '/'}${path}`));
+        if (url !== null) onGo(links.around(url));
     }
     const turned = (kind: NearKind): NearKind[] =>
         NEAR_KINDS.filter((own) => (own === kind ? !view.kinds.includes(own) : view.kinds.includes(own)));
 </script>
 
-<div class="choices">
+<div class="picture-choices">
     <form onsubmit={go}>
         <label>around <input class="field" bind:value={wanted} placeholder="/a/path/, then Enter" /></label>
     </form>
@@ -91,14 +91,7 @@
     </p>{/if}
 
 <style>
-    .choices {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 6px 14px;
-        align-items: center;
-        padding: 0 16px 6px;
-    }
-    .choices :is(input.field, select) {
+    .picture-choices :is(input.field, select) {
         width: auto;
         margin-left: 4px;
     }

@@ -3,6 +3,7 @@
     import type { PathsTold } from '../../core/views/around.ts';
     import type { WalkPage } from '../../core/views/journey.ts';
     import { counted, cutMiddle } from '../parts/format.ts';
+    import { typedUrl } from '../view/address.ts';
     import type { ViewLinks } from '../view/links.ts';
     import type { AroundLinks } from './around-links.ts';
 
@@ -19,9 +20,8 @@
     let wanted = $state('');
     function go(event: SubmitEvent): void {
         event.preventDefault();
-        const path = wanted.trim();
-        if (path === '') return;
-        onGo(links.to(/^https?:/.test(path) ? path : `${to.origin}${path.startsWith('/') ? '' : '/'}${path}`, null));
+        const url = typedUrl(wanted, to.origin);
+        if (url !== null) onGo(links.to(url, null));
     }
     const short = (url: string): string => cutMiddle(url.startsWith(to.origin) ? url.slice(to.origin.length) : url, 36);
     const many = (value: number): string =>

@@ -2,6 +2,7 @@
     /** As whom the walk goes, and how it goes back. */
     import { WALKERS } from '../../core/map/site-walks.ts';
     import { MOST_STEPS, type JourneyView } from '../../core/views/journey.ts';
+    import { typedUrl } from '../view/address.ts';
     import type { ViewLinks } from '../view/links.ts';
     import type { JourneyLinks } from './journey-links.ts';
 
@@ -19,14 +20,12 @@
     const last = $derived(view.steps.length - 1);
     function begin(event: SubmitEvent): void {
         event.preventDefault();
-        const path = from.trim();
-        if (path === '') return;
-        const url = /^https?:/.test(path) ? path : `${to.origin}${path.startsWith('/') ? '' : '/'}${path}`;
-        onGo(walk.from(url));
+        const url = typedUrl(from, to.origin);
+        if (url !== null) onGo(walk.from(url));
     }
 </script>
 
-<div class="choices">
+<div class="picture-choices">
     <span class="parts" role="group" aria-label="Walk as"
         >walk as
         {#each WALKERS as as (as)}
@@ -48,13 +47,6 @@
     </p>{/if}
 
 <style>
-    .choices {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 6px 14px;
-        align-items: center;
-        padding: 0 16px 6px;
-    }
     .keep {
         margin-left: auto;
     }

@@ -43,7 +43,7 @@
     ] as const;
 </script>
 
-<div class="choices">
+<div class="picture-choices">
     <span class="parts" role="group" aria-label="Arrange by"
         >arrange by
         {#each ['depth', 'branch', 'address'] as by (by)}
@@ -125,14 +125,7 @@
 </div>
 
 <style>
-    .choices {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 6px 16px;
-        align-items: center;
-        padding: 0 16px 4px;
-    }
-    .choices select {
+    .picture-choices select {
         width: auto;
         max-width: 130px;
         margin-left: 4px;

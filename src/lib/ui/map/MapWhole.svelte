@@ -233,7 +233,7 @@
     @media print {
         :global(.view:has(.printed)) > :global(:not(:has(.printed))),
         .whole:has(:global(.printed)) > :global(:not(.above)),
-        .whole :global(.choices > :not(.sizes)),
+        .whole :global(.picture-choices > :not(.sizes)),
         .whole :global(.sizes > :not(.printed)) {
             display: none;
         }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { queryOf, withParams, withSheet } from './address.ts';
+import { queryOf, typedUrl, withParams, withSheet } from './address.ts';
 
 const AT = new URL('http://127.0.0.1:4300/sites/1/2/pages?set=depth+%3D+2&page=/a');
 
@@ -27,5 +27,14 @@ describe('addresses of views', () => {
             expect(read.get('set')).toBe('depth = 2');
         }
         expect(queryOf(new URLSearchParams())).toBe('');
+    });
+
+    it('of what was typed are URLs as they are, and paths of the site', () => {
+        const of = (typed: string): string | null => typedUrl(typed, 'https://site.example');
+        expect(of(' /tools/?page=2 ')).toBe('https://site.example/tools/?page=2');
+        expect(of('tools/')).toBe('https://site.example/tools/');
+        expect(of('HTTPS://else.example/a')).toBe('HTTPS://else.example/a');
+        expect(of('javascript:alert(1)')).toBe('https://site.example/javascript:alert(1)');
+        expect(of('  ')).toBeNull();
     });
 });

@@ -28,6 +28,13 @@ export function proposalsHref(base: string, what: 'of' | 'text', url: string, st
     return `${base}/proposals${queryOf(new URLSearchParams({ [what]: pageKey(url, start) }))}`;
 }
 
+/** The URL of what somebody typed: an address as it is, a path as one of the site. Null for nothing. */
+export function typedUrl(typed: string, origin: string): string | null {
+    const path = typed.trim();
+    if (path === '') return null;
+    return /^https?:\/\//i.test(path) ? path : `${origin}${path.startsWith('/') ? '' : '/'}${path}`;
+}
+
 /** What lies around a page on the map. */
 export const aroundHref = (base: string, url: string, start: string): string =>
     `${base}/around${queryOf(new URLSearchParams({ of: pageKey(url, start) }))}`;
