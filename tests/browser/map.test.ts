@@ -195,6 +195,9 @@ describe('the map', () => {
         await said('depth 1');
         await page.keyboard.press('PageDown');
         await page.waitForFunction(() => new URL(location.href).searchParams.has('in'));
+        await page.waitForSelector('.trail');
+        await page.keyboard.press('PageUp');
+        await page.waitForFunction((inner) => new URL(location.href).searchParams.get('in') !== inner, {}, key());
     });
 
     it('holds by branch as many pages as the sets say that its headline and levels link to', async () => {

@@ -11,10 +11,10 @@
     import type { BrowserSurvey } from '../frame/browser-survey.ts';
     import MapTold from './MapTold.svelte';
     import type { MapLook, Palette } from './map-look.ts';
-    import type { MapPlace, Step } from './map-place.ts';
+    import { ARROWS, type MapPlace } from './map-place.ts';
     import { MapPointer, type DragShape } from './map-pointer.svelte.ts';
     import type { MapScene } from './map-scene.ts';
-    import { BESIDE, bringInSight, held, putBack, Turns, type Held } from './map-sight.ts';
+    import { BESIDE, bringInSight, held, putBack, REST, Turns, type Held } from './map-sight.ts';
     import { MapView } from './map-view.svelte.ts';
     import { newest } from './newest.ts';
     import type { Pen } from './pen.ts';
@@ -42,8 +42,9 @@
         heads?: Snippet;
         sums?: Snippet;
         onOpen: (url: string) => void;
-        /** Goes into a branch or a folder. */
+        /** Goes into a branch or a folder, or out of it. */
         onInto: (key: string) => void;
+        onOut: () => void;
         onDragged: (nodes: number[]) => void;
         /** Draws it so many times as large, or at its whole. */
         onZoom: (by: number | 'whole') => void;
@@ -106,8 +107,6 @@
         }, REST);
         return () => clearTimeout(wait);
     });
-    /** So long a pointer rests before links are asked for. */
-    const REST = 90;
 
     const drawing: PictureDrawing = new PictureDrawing(
         view,
@@ -134,10 +133,9 @@
         if (told) props.onOpen(told.url);
     }
 
-    const STEPS: Record<string, Step> = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' };
     function onKey(event: KeyboardEvent): void {
         const here = at ?? chosen ?? places.first();
-        const step = STEPS[event.key];
+        const step = ARROWS[event.key];
         if (event.key === 'Enter') void press(here);
         else if (step && here) {
             const next = at === null && chosen === null ? here : places.next(here, step);
@@ -148,6 +146,7 @@
         else if (event.key === '-') zoom(0.8);
         else if (event.key === '0') props.onZoom('whole');
         else if (event.key === 'PageDown' && here?.into) props.onInto(here.into);
+        else if (event.key === 'PageUp') props.onOut();
         else return;
         event.preventDefault();
     }
@@ -170,14 +169,15 @@
         kept = null;
         if (page) void tick().then(() => frame && putBack(frame, known, page));
     });
-    function onScroll({ currentTarget: frame }: { currentTarget: Element }): void {
-        const { scrollLeft: left, scrollTop: top } = frame;
-        view.moved({ left, top, right: left + frame.clientWidth, bottom: top + frame.clientHeight });
-    }
 </script>
 
 <div class="map">
-    <div class="pan" bind:this={frame} style:max-height="{props.height}px" onscroll={onScroll}>
+    <div
+        class="pan"
+        bind:this={frame}
+        style:max-height="{props.height}px"
+        onscroll={({ currentTarget }) => view.moved(currentTarget)}
+    >
         {@render props.heads?.()}
         <div class="body" bind:this={body} style:height="{scene.height}px">
             {@render props.scale()}

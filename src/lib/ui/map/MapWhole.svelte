@@ -135,6 +135,11 @@
         if (told === null) tooMany = nodes.length;
         else props.onChoose({ set: told });
     }
+    /** To what lies above the branch that is gone into; nowhere from the whole. */
+    function out(): void {
+        const trail = map && map.by !== 'depth' ? map.layout.trail : [];
+        if (trail.length > 0) props.onChoose({ in: trail.at(-2)?.key ?? null });
+    }
     const zoom = (by: number | 'whole'): void => props.onChoose({ size: SIZES.param(props.size, by) }, true);
 </script>
 
@@ -192,6 +197,7 @@
                 height={props.height}
                 onOpen={props.onOpen}
                 onInto={(key) => props.onChoose({ in: key })}
+                onOut={out}
                 onDragged={choose}
                 onZoom={zoom}
             >

@@ -8,6 +8,9 @@ export class CanvasPen implements Pen {
     readonly #hatches = new Map<string, CanvasPattern | null>();
     readonly #glyphs = new Map<string, Path2D>();
     #font = '';
+    /** Set anew only where they change: of cells in their order most look like the one before. */
+    #filled: string | CanvasPattern = '';
+    #covered = 1;
 
     constructor(brush: CanvasRenderingContext2D) {
         this.#brush = brush;
@@ -15,7 +18,7 @@ export class CanvasPen implements Pen {
     }
 
     fill(x: number, y: number, width: number, height: number, colour: string): void {
-        this.#brush.fillStyle = colour;
+        this.#fillWith(colour);
         this.#brush.fillRect(x, y, width, height);
     }
 
@@ -30,7 +33,7 @@ export class CanvasPen implements Pen {
         if (!this.#hatches.has(key)) this.#hatches.set(key, this.#hatchOf(colour, step));
         const pattern = this.#hatches.get(key);
         if (pattern) {
-            this.#brush.fillStyle = pattern;
+            this.#fillWith(pattern);
             this.#brush.fillRect(x, y, width, height);
         }
     }
@@ -50,7 +53,7 @@ export class CanvasPen implements Pen {
 
     text(words: string, x: number, y: number, colour: string, weight: TextWeight = 'plain'): void {
         this.#write(weight);
-        this.#brush.fillStyle = colour;
+        this.#fillWith(colour);
         this.#brush.fillText(words, x, y);
     }
 
@@ -77,6 +80,8 @@ export class CanvasPen implements Pen {
     }
 
     cover(share: number): void {
+        if (share === this.#covered) return;
+        this.#covered = share;
         this.#brush.globalAlpha = share;
     }
 
@@ -90,7 +95,6 @@ export class CanvasPen implements Pen {
 
     #as({ colour, wide, dash, share }: Stroke, draw: () => void): void {
         const brush = this.#brush;
-        const before = brush.globalAlpha;
         brush.strokeStyle = colour;
         brush.lineWidth = wide;
         brush.lineJoin = 'round';
@@ -98,7 +102,13 @@ export class CanvasPen implements Pen {
         if (share !== undefined) brush.globalAlpha = share;
         draw();
         if (dash) brush.setLineDash([]);
-        brush.globalAlpha = before;
+        if (share !== undefined) brush.globalAlpha = this.#covered;
+    }
+
+    #fillWith(style: string | CanvasPattern): void {
+        if (style === this.#filled) return;
+        this.#filled = style;
+        this.#brush.fillStyle = style;
     }
 
     #write(weight: TextWeight): void {

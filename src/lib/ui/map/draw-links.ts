@@ -4,7 +4,7 @@ import type { MapColumn } from '../../core/map/depth-layout.ts';
 import { counted } from '../parts/format.ts';
 import type { Palette } from './map-look.ts';
 import type { MapPlace, MapPlaces } from './map-place.ts';
-import type { Pen, Point } from './pen.ts';
+import type { Pen, Point, TextWeight } from './pen.ts';
 
 /** Of a template that more pages have, links are one trunk. */
 const MOST_SINGLE = 8;
@@ -24,7 +24,8 @@ export function drawPageLinks(
     bundles: readonly MapBundle[],
 ): void {
     const here = middle(page);
-    let trunks = 0;
+    /** Written last, so that no later trunk covers one. */
+    const told: { words: string; at: Point }[] = [];
     for (const { direction, nodes, template, region } of bundles) {
         const dash = direction === 'out' ? { dash: [5, 3] } : {};
         const found = placesOf(places, nodes);
@@ -47,15 +48,14 @@ export function drawPageLinks(
             });
         }
         const wide = Math.min(8, 2 + Math.log2(found.length) / 2);
-        const bent = bentBetween(there, here, 30 + 14 * trunks++);
+        const bent = bentBetween(there, here, 30 + 14 * told.length);
         pen.bow(there, bent, here, { colour: palette.paper, wide: wide + 3 });
         pen.bow(there, bent, here, { colour: palette.mark, wide, share: 0.75, ...dash });
         const words = `${counted(nodes.length, 'page')} ${direction === 'in' ? 'by' : 'in'} ${template === '' ? region : template}`;
-        const at = { x: (there.x + 2 * bent.x + here.x) / 4, y: (there.y + 2 * bent.y + here.y) / 4 };
-        const room = pen.widthOf(words);
-        pen.fill(at.x - 2, at.y - 8, room + 4, 15, palette.paper);
-        pen.text(words, at.x, at.y, palette.ink);
+        told.push({ words, at: halfway(there, bent, here) });
     }
+    const labels = new Labels(pen, palette);
+    for (const { words, at } of told) labels.add(words, at, 'plain');
 }
 
 /** Where pages are drawn, each place once: some stand for several. */
@@ -109,7 +109,7 @@ export function drawRibbons(
     pen.fill(0, 0, size.width, size.height, palette.paper);
     pen.cover(1);
     const centre = (column: number): number => columns[column]!.x + columns[column]!.width / 2;
-    const told: { words: string; x: number; y: number }[] = [];
+    const told: { words: string; at: Point }[] = [];
     for (const { from, to, at } of all) {
         const isRight = to > from;
         // Those that go back lie lower: to and fro never in one place.
@@ -134,16 +134,41 @@ export function drawRibbons(
             });
         }
         const words = `${links[at]!.toLocaleString('en')} ${isRight ? '→' : '←'}`;
-        told.push({ words, x: (start.x + 2 * towards.x + end.x) / 4, y: (start.y + 2 * towards.y + end.y) / 4 });
+        told.push({ words, at: halfway(start, towards, end) });
     }
-    const taken: { x: number; y: number; wide: number }[] = [];
-    for (const { words, x, y } of told) {
-        const wide = pen.widthOf(words, 'bold');
-        const left = x - wide / 2;
-        if (taken.some((own) => Math.abs(own.y - y) < 15 && left < own.x + own.wide + 4 && left + wide + 4 > own.x))
-            continue;
-        taken.push({ x: left, y, wide });
-        pen.fill(left - 2, y - 8, wide + 4, 15, palette.paper);
-        pen.text(words, left, y, palette.ink, 'bold');
+    const labels = new Labels(pen, palette);
+    for (const { words, at } of told) labels.add(words, { x: at.x - pen.widthOf(words, 'bold') / 2, y: at.y }, 'bold');
+}
+
+/** The middle of a bow. */
+const halfway = (from: Point, towards: Point, to: Point): Point => ({
+    x: (from.x + 2 * towards.x + to.x) / 4,
+    y: (from.y + 2 * towards.y + to.y) / 4,
+});
+
+const LABEL = 15;
+const APART = 4;
+
+/** Words over the map that never overlap: what comes later and has no room is left out. */
+class Labels {
+    readonly #pen: Pen;
+    readonly #palette: Palette;
+    readonly #taken: { x: number; y: number; wide: number }[] = [];
+
+    constructor(pen: Pen, palette: Palette) {
+        this.#pen = pen;
+        this.#palette = palette;
+    }
+
+    /** @param at the left end of the words, and their middle */
+    add(words: string, { x, y }: Point, weight: TextWeight): void {
+        const wide = this.#pen.widthOf(words, weight);
+        const isTaken = this.#taken.some(
+            (own) => Math.abs(own.y - y) < LABEL && x < own.x + own.wide + APART && x + wide + APART > own.x,
+        );
+        if (isTaken) return;
+        this.#taken.push({ x, y, wide });
+        this.#pen.fill(x - 2, y - 8, wide + 4, LABEL, this.#palette.paper);
+        this.#pen.text(words, x, y, this.#palette.ink, weight);
     }
 }

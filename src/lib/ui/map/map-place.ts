@@ -13,6 +13,12 @@ export interface MapPlace {
 }
 
 export type Step = 'left' | 'right' | 'up' | 'down';
+export const ARROWS: Record<string, Step> = {
+    ArrowLeft: 'left',
+    ArrowRight: 'right',
+    ArrowUp: 'up',
+    ArrowDown: 'down',
+};
 
 export interface MapPlaces {
     at(x: number, y: number): MapPlace | null;

@@ -5,6 +5,8 @@ import { isStill } from './picture-drawing.svelte.ts';
 /** What stands at the left of the picture, and above it. */
 export const BESIDE = 52;
 const ABOVE = 40;
+/** So many milliseconds a pointer rests on a page before its links are asked for. */
+export const REST = 90;
 
 /** Moves the frame so that a place is seen; not at all where it is. */
 export function bringInSight(frame: HTMLElement, { x, y, width, height }: MapPlace): void {

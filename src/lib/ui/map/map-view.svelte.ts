@@ -7,6 +7,9 @@ const MOST_HIGH = 2_400;
 /** Points of a canvas, so that two of them fit into little memory. */
 const MOST_POINTS = 9_000_000;
 
+/** What the picture is moved in, as an element tells it. */
+type Frame = Pick<Element, 'scrollLeft' | 'scrollTop' | 'clientWidth' | 'clientHeight'>;
+
 export class MapView {
     #size = $state.raw({ width: 0, height: 0 });
     #corner = $state.raw({ left: 0, top: 0 });
@@ -26,7 +29,13 @@ export class MapView {
     }
 
     /** Draws anew only where what is seen comes near to the edge of what is drawn. */
-    moved(seen: Window): void {
+    moved({ scrollLeft, scrollTop, clientWidth, clientHeight }: Frame): void {
+        const seen: Window = {
+            left: scrollLeft,
+            top: scrollTop,
+            right: scrollLeft + clientWidth,
+            bottom: scrollTop + clientHeight,
+        };
         const { width, height } = this.#size;
         const { left, top, right, bottom } = this.window;
         const isNear =
