@@ -106,6 +106,14 @@ describe('random walks over a site', () => {
         expect(paths(told.ends).sort()).toEqual(['/help', '/shop/b']);
     });
 
+    it('take no step where the start page cannot be read', () => {
+        const none = packSurvey(new Site().known('/', 'manual').page('/', [], { status: 500, words: null }).measure());
+        const told = siteWalks(none.survey, { ...asked, goal: -1 });
+        expect([told.steps, told.stuck, told.reached, told.goal]).toEqual([0, 0, 0, null]);
+        const { ends, sections, steps } = journeyView(none.survey, [0], 'reader');
+        expect([ends, sections, steps[0]!.end]).toEqual([1, 0, expect.stringMatching(/500/)]);
+    });
+
     it('take no more steps than can be waited for', () => {
         const { walks, clicks } = siteWalks(survey, { ...asked, walks: 1e9, clicks: 1e9 });
         expect(walks * clicks).toBeLessThanOrEqual(5_000_000);

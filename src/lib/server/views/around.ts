@@ -12,6 +12,7 @@ import {
 import { sectionsOf } from '../areas.ts';
 import type { RequestContext } from '../request-context.ts';
 
+/** @returns null where the survey knows no page yet */
 export async function showAround(request: RequestContext, url: URL) {
     const { site, survey } = request;
     const params = url.searchParams;
@@ -25,6 +26,7 @@ export async function showAround(request: RequestContext, url: URL) {
     const of = nodeAt('of');
     const set = isSet && bits.count() <= MOST_CENTRES ? [...bits.nodes()] : [];
     const centre = of >= 0 ? [of] : set.length > 0 ? set : packed.head.starts.slice(0, 1);
+    if (centre.length === 0) return null;
     const steps = Math.max(1, Math.min(MOST_STEPS_AROUND, Math.trunc(Number(params.get('steps') ?? 1)) || 1));
     const kinds = NEAR_KINDS.filter((kind) => params.getAll('kind').includes(kind));
     const asked = {

@@ -7,6 +7,7 @@ import { modelOf } from '../../core/packed/model-of.ts';
 import { sectionsOf } from '../areas.ts';
 import type { RequestContext } from '../request-context.ts';
 
+/** @returns null where the survey knows no page yet */
 export async function showJourney(request: RequestContext, url: URL) {
     const { site, survey } = request;
     const packed = await request.packed(['core', 'text', 'links', 'measures']);
@@ -17,6 +18,7 @@ export async function showJourney(request: RequestContext, url: URL) {
     const start = packed.head.starts.map((node) => (landed[node]! >= 0 ? landed[node]! : node)).slice(0, 1);
     const trail = known.filter((node) => node >= 0);
     const walked = trail.length > 0 ? trail : start;
+    if (walked.length === 0) return null;
     const as = WALKERS.find((own) => own === url.searchParams.get('as')) ?? 'reader';
     return {
         view: journeyView(packed, walked, as),

@@ -15,7 +15,8 @@
         <a class="set" href={to.set(view.trailSet)}><b>{counted(view.pages, 'page')}</b></a> in
         {counted(clicks, 'click')}{view.ends > 0 ? `, ${counted(view.ends, 'dead end')}` : ''}{view.loops > 0
             ? `${view.ends > 0 ? ' and' : ','} ${counted(view.loops, 'loop')}`
-            : ''}; {#if view.missed.length === 0}the trail entered every section.
+            : ''}; {#if view.sections === 0}links reach no page.
+        {:else if view.missed.length === 0}the trail entered every section.
         {:else}the trail never entered {count(view.missed.length)} of the {counted(view.sections, 'section')}, {named.join(
                 ' and ',
             )}

@@ -55,7 +55,9 @@
             end</label
         >
     </p>
-    {#if told}
+    {#if told?.steps === 0}
+        <p class="ink2">No walk can begin: the start page cannot be read.</p>
+    {:else if told}
         <table class="shares">
             <thead
                 ><tr><th colspan="2">section</th><th class="num">time, %</th><th class="num">standing, %</th></tr

@@ -70,7 +70,7 @@
                     {say} <a class="set" href={to.set(set)}>{count(pages)}</a></span
                 >{/each}</span
         >
-    {:else}<span class="note">the hue is the section, as at the heads</span>{/if}
+    {:else if shading.by === 'section'}<span class="note">the hue is the section, as at the heads</span>{/if}
 </div>
 
 <style>
