@@ -25,7 +25,7 @@
     let [headed, chosen, below] = $state([0, 0, 0]);
     const above = $derived(headed + chosen);
     /** Beside the picture stand the scale and the sums; around it the set bar, the heads, and the name of the table. */
-    const beside = $derived(room.width < 700 ? 52 + 44 + 32 : 52 + 150 + 32);
+    const beside = $derived(room.width < 500 ? 52 + 44 + 32 : 52 + 150 + 32);
     const [AROUND, HEADS] = [38 + 58, 36];
     const height = $derived(Math.max(300, room.height - above - below - AROUND));
 
