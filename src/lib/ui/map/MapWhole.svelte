@@ -138,7 +138,7 @@
     /** To what lies above the branch that is gone into; nowhere from the whole. */
     function out(): void {
         const trail = map && map.by !== 'depth' ? map.layout.trail : [];
-        if (trail.length > 0) props.onChoose({ in: trail.at(-2)?.key ?? null });
+        if (trail.length > 0) props.onChoose({ in: trail.length > 2 ? trail.at(-2)!.key : null });
     }
     const zoom = (by: number | 'whole'): void => props.onChoose({ size: SIZES.param(props.size, by) }, true);
 </script>
