@@ -45,7 +45,7 @@ async function scriptOf(): Promise<string> {
     const built = await build({
         configFile: false,
         logLevel: 'silent',
-        build: { write: false, minify: false, lib: { entry: ENTRY, formats: ['iife'], name: 'frames' } },
+        build: { write: false, lib: { entry: ENTRY, formats: ['iife'], name: 'frames' } },
     });
     const [output] = Array.isArray(built) ? built : [built];
     if (!output || !('output' in output)) throw new Error('nothing was built');

@@ -147,6 +147,15 @@ describe('the journey', () => {
             {},
             first,
         );
+        // The address says which walks they are: sent to somebody, they are the same.
+        expect(param('seed')).toBe('12');
+        const second = await shares();
+        await there('journey?seed=12');
+        expect(await shares()).toBe(second);
+        await there(`journey?until=${CALIPER}`);
+        await waitForText(page, `came to ${CALIPER}`);
+        await there('journey?until=/nobody/knows/this/');
+        await waitForText(page, 'This survey knows nothing of /nobody/knows/this/.');
     });
 
     it('begins at a page from its sheet', async () => {

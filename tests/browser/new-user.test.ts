@@ -198,9 +198,18 @@ describe('a new user', () => {
         expect(known).toBeGreaterThan(answers.PAGES);
         for (let step = 0; step * 400 < known * 26; step++) {
             await page.$eval('.scroller', (element, by) => element.scrollTo(0, by), step * 400);
-            await page.waitForFunction(() =>
-                [...document.querySelectorAll('.body [role=row]')].every((row) => row.querySelector('.page-link')),
-            );
+            // The rows of where it is now: until the table has heard that it was moved, those before stand there.
+            await page.waitForFunction(() => {
+                const { top, bottom } = document.querySelector('.scroller')!.getBoundingClientRect();
+                const rows = [...document.querySelectorAll('.body [role=row]')];
+                const edges = rows.map((row) => row.getBoundingClientRect());
+                const end = document.querySelector('.body')!.getBoundingClientRect().bottom;
+                return (
+                    rows.every((row) => row.querySelector('.page-link')) &&
+                    edges.some((row) => row.top <= top + row.height * 2) &&
+                    edges.some((row) => row.bottom >= Math.min(bottom, end) - 1)
+                );
+            });
             for (const url of await page.$$eval('.page-link span[title]', (spans) =>
                 spans.map((span) => span.getAttribute('title') ?? ''),
             ))

@@ -45,7 +45,11 @@ describe('the survey in the browser', () => {
         ]) {
             const nodes = nodesIn(packed.survey, line);
             expect(await answers.size(name, line), line).toBe(nodes.length);
-            expect([...(await answers.nodes(name, line))!], line).toEqual(nodes);
+            const classes = [...(await answers.classes(name, [line]))!];
+            expect(
+                classes.flatMap((number, node) => (number === 0 ? [node] : [])),
+                line,
+            ).toEqual(nodes);
         }
         expect(asked).toEqual([...new Set(asked)]);
         expect(asked).toContain('/api/1/text');
@@ -53,7 +57,7 @@ describe('the survey in the browser', () => {
 
     it('answers nothing for what is no set', async () => {
         expect(await answers.size(name, 'depth is')).toBeNull();
-        expect(await answers.nodes(name, 'no such field is 3')).toBeNull();
+        expect(await answers.classes(name, ['page', 'no such field is 3'])).toBeNull();
     });
 
     it('opens another survey, another revision, and one that was let go, anew', async () => {

@@ -88,12 +88,6 @@ export class SurveyAnswers {
         return (await this.#evaluate(name, text))?.count() ?? null;
     }
 
-    /** The nodes of a set, ascending; null as above. They are those of this revision, and of no other. */
-    async nodes(name: SurveyName, text: string): Promise<Uint32Array<ArrayBuffer> | null> {
-        const bits = await this.#evaluate(name, text);
-        return bits === null ? null : Uint32Array.from(bits.nodes());
-    }
-
     /**
      * What another robots.txt would change. The paths that are lost need all links, which are fetched only for them.
      * @throws Error where the bytes cannot be had

@@ -24,12 +24,6 @@ export class SurveyClient {
         return typeof value === 'number' ? value : null;
     }
 
-    /** The nodes of a set, ascending. */
-    async nodes(name: SurveyName, text: string): Promise<Uint32Array | null> {
-        const value = await this.#ask({ ...name, ask: 'nodes', text });
-        return value instanceof Uint32Array ? value : null;
-    }
-
     /** What another robots.txt would change. */
     async robots(name: SurveyName, question: RobotsQuestion): Promise<RobotsChange | null> {
         const value = await this.#ask({ ...name, ask: 'robots', question });

@@ -20,7 +20,7 @@ import type { MapAnswer, MapLinksAnswer, MapLinksQuestion, MapQuestion } from '.
 export type SurveyQuestion = SurveyName &
     (
         | { ask: 'open' }
-        | { ask: 'size' | 'nodes'; text: string }
+        | { ask: 'size'; text: string }
         | { ask: 'robots'; question: RobotsQuestion }
         | { ask: 'robots options'; question: RobotsWishQuestion }
         | { ask: 'map'; question: MapQuestion }
@@ -34,10 +34,9 @@ export type SurveyRequest = SurveyQuestion & { id: number };
 
 export interface SurveyReply {
     id: number;
-    /** For `open` 1; for `size` a number; for `nodes` a list; for robots.txt what changes, or what can be done. Null for what is no set, or cannot be told here. */
+    /** For `open` 1; for `size` a number; for robots.txt what changes, or what can be done. Null for what is no set, or cannot be told here. */
     value:
         | number
-        | Uint32Array<ArrayBuffer>
         | Uint8Array<ArrayBuffer>
         | RobotsChange
         | RobotsOption[]
@@ -73,8 +72,6 @@ async function answer(request: SurveyRequest): Promise<SurveyReply['value']> {
         case 'size':
             await answers.open(request);
             return request.id === newestSize ? answers.size(request, request.text) : null;
-        case 'nodes':
-            return answers.nodes(request, request.text);
         case 'robots':
             return answers.robots(request, request.question);
         case 'robots options':
@@ -106,8 +103,5 @@ self.onmessage = async ({ data }: MessageEvent<SurveyRequest>) => {
     }
     idle = setTimeout(() => answers.close(), LET_GO_AFTER);
     const reply: SurveyReply = { id: data.id, value };
-    self.postMessage(
-        reply,
-        value instanceof Uint32Array || value instanceof Uint8Array ? { transfer: [value.buffer] } : {},
-    );
+    self.postMessage(reply, value instanceof Uint8Array ? { transfer: [value.buffer] } : {});
 };

@@ -7,35 +7,38 @@
     import { count, counted } from '../parts/format.ts';
     import { sectionMarks } from '../parts/section-letters.ts';
     import SectionMark from '../parts/SectionMark.svelte';
+    import { typedUrl } from '../view/address.ts';
     import type { ViewLinks } from '../view/links.ts';
+    import { WALK_NUMBERS, type WalksChosen } from './walks-address.ts';
 
     interface Props {
         survey: BrowserSurvey;
         as: Walker;
-        /** The page of which it is told how long it takes to get there. */
-        goal: string;
+        chosen: WalksChosen;
+        /** Where the trail stands: of that it is told how long it takes to get there, unless another page is named. */
+        here: string;
         sections: readonly string[];
         revision: number;
         to: ViewLinks;
+        /** Parameters of the address that change; null takes one away. */
+        onChoose: (change: Record<string, string | null>) => void;
     }
-    let { survey, as, goal, sections, revision, to }: Props = $props();
-    let walks = $state(10_000);
-    let clicks = $state(20);
-    let seed = $state(11);
-    let deadEnds = $state(true);
+    let { survey, as, chosen, here, sections, revision, to, onChoose }: Props = $props();
+    const goal = $derived(typedUrl(chosen.until, to.origin) ?? here);
     let told = $state.raw<SiteWalks | null>(null);
     let isAsked = $state(false);
     const MOST_SECTIONS = 10;
     $effect(() => {
         void revision;
-        if (!(walks > 0 && clicks > 0)) return;
-        return newest(survey.walks({ as, walks, clicks, seed, deadEnds, goal }), (answer) => {
+        const { until: _, ...asked } = chosen;
+        return newest(survey.walks({ as, ...asked, goal }), (answer) => {
             [told, isAsked] = [answer, true];
         });
     });
     const most = $derived(
         Math.max(0.001, ...(told?.sections.flatMap(({ share, standing }) => [share, standing]) ?? [])),
     );
+    const goalName = $derived(chosen.until === '' ? 'where the trail stands' : chosen.until);
     const percent = (share: number): string => `${(share * 100).toFixed(1)}`;
     const markOf = (section: string) => sectionMarks([...sections], [section])[0]!;
 </script>
@@ -43,16 +46,38 @@
 <section class="pane" aria-label="Random walks">
     <h2 class="pane-name">Random walks <span class="note">as a {as}, from the start page</span></h2>
     <p class="asked">
-        <label
-            ><input class="field num" type="number" min="100" max="250000" step="100" bind:value={walks} /> walks</label
-        >
-        <label>of <input class="field num" type="number" min="1" max="1000" bind:value={clicks} /> clicks</label>
-        <label>seed <input class="field num" type="number" min="0" max="999999" bind:value={seed} /></label>
+        {#each ['walks', 'clicks', 'seed'] as const as name (name)}
+            <label
+                >{name}
+                <input
+                    class="field num"
+                    type="number"
+                    min={WALK_NUMBERS[name].min}
+                    max={WALK_NUMBERS[name].max}
+                    value={chosen[name]}
+                    onchange={({ currentTarget: { value } }) =>
+                        onChoose({ [name]: Number(value) === WALK_NUMBERS[name].usual ? null : value })}
+                /></label
+            >
+        {/each}
     </p>
     <p class="asked">
+        <label
+            >until they come to
+            <input
+                class="field wide"
+                value={chosen.until}
+                placeholder="where the trail stands"
+                onchange={({ currentTarget: { value } }) => onChoose({ until: value.trim() || null })}
+            /></label
+        >
         <label class="tick"
-            ><input class="checkbox checkbox-xs" type="checkbox" bind:checked={deadEnds} /> what cannot be read on is a dead
-            end</label
+            ><input
+                class="checkbox checkbox-xs"
+                type="checkbox"
+                checked={chosen.deadEnds}
+                onchange={({ currentTarget: { checked } }) => onChoose({ ends: checked ? null : 'left' })}
+            /> what cannot be read on is a dead end</label
         >
     </p>
     {#if told?.steps === 0}
@@ -93,10 +118,10 @@
                         data-sveltekit-noscroll><Address {url} origin={to.origin} most={34} /></a
                     >
                     ({count(times)}){/each}.{/if}
+            {#if !told.goal && chosen.until !== ''}This survey knows nothing of {chosen.until}.{/if}
             {#if told.goal}
-                {#if told.goal.met === 0}None of them came to where the trail stands.
-                {:else}<b>{count(told.goal.met)}</b> of {count(told.walks)} came to where the trail stands{told.goal
-                        .clicks === null
+                {#if told.goal.met === 0}None of them came to {goalName}.
+                {:else}<b>{count(told.goal.met)}</b> of {count(told.walks)} came to {goalName}{told.goal.clicks === null
                         ? ''
                         : `, half of those within ${counted(told.goal.clicks, 'click')}`}.{/if}
             {/if}
@@ -116,6 +141,9 @@
     }
     .asked input.field {
         width: 76px;
+    }
+    .asked input.wide {
+        width: 150px;
     }
     .shares {
         width: 100%;

@@ -15,9 +15,10 @@
     import { MapPointer, type DragShape } from './map-pointer.svelte.ts';
     import type { MapScene } from './map-scene.ts';
     import { BESIDE, bringInSight, held, putBack, REST, Turns, type Held } from './map-sight.ts';
+    import { cardOf } from './map-sets.ts';
     import { MapView } from './map-view.svelte.ts';
     import { newest } from './newest.ts';
-    import type { Pen } from './pen.ts';
+    import type { Pen, Point } from './pen.ts';
     import { PictureDrawing } from './picture-drawing.svelte.ts';
 
     interface Props {
@@ -61,16 +62,17 @@
     let steps = $state.raw<MapPlace[]>([]);
     const chosen = $derived(steps.at(-1) ?? null);
     let pinched = $state(1);
-    /** Where the card of what is pointed at begins, in the frame. */
+    /** Where what is pointed at begins in the frame. */
     let spot = $state({ x: 0, y: 0 });
 
+    function pointOf(event: MouseEvent): Point {
+        const box = drawing.over!.getBoundingClientRect();
+        return { x: event.clientX - box.left + view.window.left, y: event.clientY - box.top + view.window.top };
+    }
     const pointer: MapPointer = new MapPointer({
         places: () => places,
         shape: () => props.shape,
-        pointOf: (event) => {
-            const box = drawing.over!.getBoundingClientRect();
-            return { x: event.clientX - box.left + view.window.left, y: event.clientY - box.top + view.window.top };
-        },
+        pointOf,
         onPoint: (place) => void show(place),
         onPress: (place) => void press(place),
         onDragged: (nodes) => props.onDragged(nodes),
@@ -120,16 +122,14 @@
         if (place && frame && body) {
             spot = { x: place.x + BESIDE - frame.scrollLeft, y: place.y + body.offsetTop - frame.scrollTop };
         }
-        const node = place?.group === null ? place.nodes[0] : undefined;
-        const told = node === undefined ? null : await survey.mapCard(node);
+        const told = await cardOf(survey, place);
         if (untrack(() => at) === place) card = told;
     }
     async function press(place: MapPlace | null): Promise<void> {
         if (!place) return;
         const isChosen = chosen?.x === place.x && chosen.y === place.y && place.group === null;
         if (place.into !== null && (place.group !== null || isChosen)) return props.onInto(place.into);
-        const node = place.group === null ? place.nodes[0] : undefined;
-        const told = node === undefined ? null : await survey.mapCard(node);
+        const told = await cardOf(survey, place);
         if (told) props.onOpen(told.url);
     }
 
@@ -155,13 +155,13 @@
     function onWheel(event: WheelEvent): void {
         if (!event.ctrlKey) return;
         event.preventDefault();
-        const by = turns.by(event.deltaY);
-        if (by !== null) zoom(by);
+        const [by, { x, y }] = [turns.by(event.deltaY), pointOf(event)];
+        if (by !== null) zoom(by, places.at(x, y));
     }
     /** What stays where it is while all around it grows. */
     let kept: Held | null = null;
-    function zoom(by: number): void {
-        kept = frame ? held(frame, at ?? chosen) : null;
+    function zoom(by: number, around: MapPlace | null = at): void {
+        kept = frame ? held(frame, around ?? chosen) : null;
         props.onZoom(by);
     }
     $effect(() => {

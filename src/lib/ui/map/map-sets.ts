@@ -1,8 +1,10 @@
 /** What of the map is called how, and which set it is. */
 import type { MapBand, MapColumn } from '../../core/map/depth-layout.ts';
 import { quoted } from '../../core/sets/tokens.ts';
+import type { MapCard } from '../../core/views/map.ts';
 import type { BrowserSurvey } from '../frame/browser-survey.ts';
 import { count } from '../parts/format.ts';
+import type { MapPlace } from './map-place.ts';
 
 type Depths = Pick<MapBand, 'from' | 'to'>;
 type Section = Pick<MapColumn, 'section' | 'sections'>;
@@ -42,4 +44,10 @@ export async function urlsSet(survey: BrowserSurvey, nodes: readonly number[]): 
     const told = await Promise.all(nodes.map((node) => survey.mapCard(node)));
     const line = `url is one of ${told.flatMap((one) => (one ? [quoted(one.url, true)] : [])).join(', ')}`;
     return encodeURIComponent(line).length > MOST_IN_ADDRESS ? null : line;
+}
+
+/** What is told of the first page at a place; null for a folder, and for pages that are drawn as one. */
+export async function cardOf(survey: BrowserSurvey, place: MapPlace | null): Promise<MapCard | null> {
+    const node = place?.group === null ? place.nodes[0] : undefined;
+    return node === undefined ? null : survey.mapCard(node);
 }

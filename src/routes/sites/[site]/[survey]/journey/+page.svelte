@@ -8,6 +8,8 @@
     import TrailPicture from '$lib/ui/journey/TrailPicture.svelte';
     import WaysOn from '$lib/ui/journey/WaysOn.svelte';
     import { journeyLinks } from '$lib/ui/journey/journey-links.ts';
+    import { walksOf } from '$lib/ui/journey/walks-address.ts';
+    import { withParams } from '$lib/ui/view/address.ts';
     import { viewLinks } from '$lib/ui/view/links.ts';
 
     let { data } = $props();
@@ -27,10 +29,13 @@
         <RandomWalks
             {survey}
             as={view.as}
-            goal={view.steps.at(-1)?.url ?? ''}
+            chosen={walksOf(page.url.searchParams)}
+            here={view.steps.at(-1)?.url ?? ''}
             sections={data.sections}
             revision={data.survey.revision}
             {to}
+            onChoose={(change) =>
+                void goto(withParams(page.url, change), { noScroll: true, keepFocus: true, replaceState: true })}
         />
     </div>
 </div>
