@@ -14,6 +14,7 @@ const entries = {
     'proposal-thread': 'src/lib/server/jobs/proposal-thread.ts',
     bench: 'bench/bench.ts',
     'bench-site': 'bench/site-process.ts',
+    'bench-folder': 'bench/folder-process.ts',
 };
 
 export default defineConfig({

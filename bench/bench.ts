@@ -1,5 +1,5 @@
 /**
- * Benchmarks: `./edgemap bench [NAME …] [--pages N] [--folder DIR] [--misses]`. They print ratios beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
+ * Benchmarks: `./edgemap bench [NAME …] [--pages N] [--folder DIR] [--against DIR] [--misses]`. They print ratios beside absolute numbers, because machines are shared and noisy; docs/performance.md keeps what was measured.
  */
 import { parseArgs } from 'node:util';
 import { accessLogBench } from './access-log.ts';
@@ -15,6 +15,7 @@ import { mapBench } from './map.ts';
 import { packedBench } from './packed.ts';
 import { pipelineBench } from './pipeline.ts';
 import { readingBench } from './reading.ts';
+import { realBench } from './real.ts';
 import { proposalsBench } from './proposals.ts';
 import { storingBench } from './storing.ts';
 import { togetherBench } from './together.ts';
@@ -24,12 +25,15 @@ export interface BenchOptions {
     pages: number | null;
     /** A folder of HTML files to read in place of made pages; for `large` the data folder, which stays. */
     folder: string | null;
+    /** Another built copy of the project, to be measured in turn with this one. */
+    against: string | null;
     /** Tell what was missed, one by one, where a benchmark measures how good answers are. */
     misses: boolean;
 }
 
 const BENCHES: Record<string, (options: BenchOptions) => Promise<void>> = {
     reading: readingBench,
+    real: realBench,
     storing: storingBench,
     pipeline: pipelineBench,
     frontier: frontierBench,
@@ -63,6 +67,7 @@ function wordsOf(words: string[]): { names: string[]; options: BenchOptions } {
                 pages: { type: 'string' },
                 folder: { type: 'string' },
                 misses: { type: 'boolean' },
+                against: { type: 'string' },
                 data: { type: 'string' },
             },
         });
@@ -71,7 +76,12 @@ function wordsOf(words: string[]): { names: string[]; options: BenchOptions } {
             return wrong(`--pages is a whole number from 1, not "${values.pages}".`);
         return {
             names: positionals,
-            options: { pages, folder: values.folder ?? null, misses: values.misses ?? false },
+            options: {
+                pages,
+                folder: values.folder ?? null,
+                against: values.against ?? null,
+                misses: values.misses ?? false,
+            },
         };
     } catch (error) {
         return wrong((error as Error).message);

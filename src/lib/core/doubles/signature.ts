@@ -4,6 +4,8 @@
  * Zhang 2012, "One permutation hashing"): one hash for each shingle instead of one for each place of the signature.
  */
 
+import { hashWords, type WordHashes } from './word-hashes.ts';
+
 /** Smallest hash of the shingles that fall into each of `SIGNATURE_SIZE` bins; an empty bin has that of the next full one. */
 export type Signature = Uint32Array;
 
@@ -11,9 +13,6 @@ export const SIGNATURE_SIZE = 32;
 const EMPTY = 0xffffffff;
 /** Words in one shingle. */
 const SHINGLE = 4;
-/** Words looked at: a bound for very long pages. */
-const MOST_WORDS = 20_000;
-const MOST_TEXT = 400_000;
 /** A text of fewer words says too little to be like another. */
 const LEAST_WORDS = 8;
 
@@ -25,25 +24,15 @@ function mix(value: number): number {
     return (hash ^ (hash >>> 16)) >>> 0;
 }
 
-function hashWord(word: string): number {
-    let hash = 0x811c9dc5;
-    for (let index = 0; index < word.length; index++) hash = Math.imul(hash ^ word.charCodeAt(index), 0x01000193);
-    return hash >>> 0;
-}
-
 /**
  * @param text any text; case and white space make no difference
  * @returns null for a text of fewer than 8 words. O(words)
  */
-export function signatureOf(text: string): Signature | null {
-    const words = text
-        .slice(0, MOST_TEXT)
-        .toLowerCase()
-        .match(/[\p{L}\p{N}]+/gu);
-    if (!words || words.length < LEAST_WORDS) return null;
-    const count = Math.min(words.length, MOST_WORDS);
-    const hashes = new Uint32Array(count);
-    for (let index = 0; index < count; index++) hashes[index] = hashWord(words[index]!);
+export const signatureOf = (text: string): Signature | null => signatureOfWords(hashWords(text));
+
+/** The same of words that have been found already. */
+export function signatureOfWords({ count, hashes }: Pick<WordHashes, 'count' | 'hashes'>): Signature | null {
+    if (count < LEAST_WORDS) return null;
     const signature = new Uint32Array(SIGNATURE_SIZE).fill(EMPTY);
     const last = Math.max(1, count - SHINGLE + 1);
     for (let from = 0; from < last; from++) {

@@ -4,35 +4,43 @@
  * path that goes round, have nothing left that the pages before had not; chapters and products have.
  */
 
+import { hashWords, type WordHashes } from './word-hashes.ts';
+
 /** Hashes in ascending order, at most `SKETCH_SIZE`; a smaller sketch holds every word there is. */
 export type Sketch = Uint32Array;
 
 export const SKETCH_SIZE = 32;
-/** Bounds for very long pages. */
-const MOST_WORDS = 20_000;
-const MOST_TEXT = 400_000;
 const WORDS = /[\p{L}\p{N}]+/gu;
-const NUMBER = /^\p{N}+$/u;
 
-/** FNV-1a (Fowler, Noll and Vo), with its bits spread once more (finaliser of MurmurHash3, Appleby). */
-function hashOf(word: string): number {
-    let hash = 0x811c9dc5;
-    for (let index = 0; index < word.length; index++) hash = Math.imul(hash ^ word.charCodeAt(index), 0x01000193);
-    hash = Math.imul(hash ^ (hash >>> 16), 0x85ebca6b);
+/** Spreads the bits of a hash once more (finaliser of MurmurHash3, Appleby). */
+function spread(hashed: number): number {
+    let hash = Math.imul(hashed ^ (hashed >>> 16), 0x85ebca6b);
     hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
     return (hash ^ (hash >>> 16)) >>> 0;
 }
 
 /** @param url of the page: what it says is no news on the page. O(words) */
-export function sketchOf(text: string, url: string): Sketch {
+export const sketchOf = (text: string, url: string): Sketch => sketchOfWords(hashWords(text), url);
+
+/** The same of words that have been found already. */
+export function sketchOfWords({ text, count, hashes, isNumber, from, to }: WordHashes, url: string): Sketch {
     const said = new Set(decoded(url).toLowerCase().match(WORDS));
-    const hashes = new Set<number>();
-    let words = 0;
-    for (const [word] of text.slice(0, MOST_TEXT).toLowerCase().matchAll(WORDS)) {
-        if (++words > MOST_WORDS) break;
-        if (!said.has(word) && !NUMBER.test(word)) hashes.add(hashOf(word));
+    /** The smallest hashes so far, ascending. */
+    const least = new Uint32Array(SKETCH_SIZE);
+    let size = 0;
+    for (let word = 0; word < count; word++) {
+        if (isNumber[word] === 1) continue;
+        const hash = spread(hashes[word]!);
+        if (size === SKETCH_SIZE && hash >= least[SKETCH_SIZE - 1]!) continue;
+        let at = size;
+        while (at > 0 && least[at - 1]! > hash) at--;
+        // Few words come this far, so it is only now asked whether the address says them.
+        if ((at > 0 && least[at - 1] === hash) || said.has(text.slice(from[word], to[word]))) continue;
+        least.copyWithin(at + 1, at, Math.min(size, SKETCH_SIZE - 1));
+        least[at] = hash;
+        size = Math.min(size + 1, SKETCH_SIZE);
     }
-    return Uint32Array.from(hashes).sort().slice(0, SKETCH_SIZE);
+    return least.slice(0, size);
 }
 
 function decoded(url: string): string {

@@ -134,7 +134,14 @@ const PIECES = [
         '=',
         '/',
     ],
+    // Tags and comments as few people write them.
+    ...['<A HREF="/X" CLASS=y>', '<p a=b c>', '<p a = "b">', '<p a ="b">', '<p a="1"b="2">', '<p a="1" A=2>'],
+    ...['<p/>', '<br/>', '<br />', '<p a=b/>', '<p =x>', "<p a='x\"y'>", '<p a=">" b>', '<p\ra\r\n=b\rc>', '<p a= >'],
+    ...['</p >', '</p x="1">', '</P>', '<a:b c:d="e">', '<x-y z>', '<p ä=1 ß>', '<ÿ>', '<p a="\u0000">', '<p a="x'],
+    ...['<!-->', '<!--->', '<!-- --!>', '<!-- a--b -->', '<!-- <!-- -->', '<!--', '-->', '<!doctype html>', '<p /a>'],
 ];
+/** What tags are made of, for tags that nobody writes. */
+const IN_TAGS = [...'ab=\'"/ \r\n>&;<!-', 'href', '\u0000', '\ud83d\ude00', '&amp;', '\r\n', ' x="y"', " z='w'"];
 
 /** parse5 knows no place for what it opened again by itself; the lean tree keeps that of the tag it was made from. */
 function expectSame(html: string): void {
@@ -155,6 +162,10 @@ describe('parseLean', () => {
         for (let round = 0; round < 4_000; round++) {
             const html = Array.from({ length: 1 + next(30) }, () => PIECES[next(PIECES.length)]!).join('');
             expectSame(html);
+        }
+        for (let round = 0; round < 6_000; round++) {
+            const tag = Array.from({ length: 1 + next(12) }, () => IN_TAGS[next(IN_TAGS.length)]!).join('');
+            expectSame(`x<${['p', 'a', '/p', 'br', '!--', 'textarea'][next(6)]}${tag}>text</a><b>y`);
         }
     });
 

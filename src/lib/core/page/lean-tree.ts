@@ -7,6 +7,7 @@
  * and a formatting element that was re-opened keeps the offset of the tag it was made from.
  */
 import { Parser, type TreeAdapter, type Token, html } from 'parse5';
+import { LeanTokenizer, PlacingTokenizer, type PlacedAttributes } from './lean-tokenizer.ts';
 
 type Attribute = Token.Attribute;
 
@@ -57,9 +58,6 @@ interface LeanTypes {
     template: LeanElement;
     documentType: LeanText;
 }
-
-/** Attribute lists are made anew for each start tag, so the place of the tag travels on them. */
-type PlacedAttributes = Attribute[] & { offset?: number };
 
 export function isElement(node: LeanNode): node is LeanElement {
     return 'children' in node;
@@ -167,103 +165,22 @@ const placing: TreeAdapter<LeanTypes> = {
 
 const isPlain = ({ at, end, from, to }: TextRun): boolean => end - at === to - from;
 
-/** The inner parts of parse5's tokenizer that are used here; parse5 is pinned to one version for this. */
-interface TokenizerParts {
-    _createStartTagToken(): void;
-    _stateData(codePoint: number): void;
-    _stateRawtext(codePoint: number): void;
-    _stateScriptData(codePoint: number): void;
-    _stateAttributeValueDoubleQuoted(codePoint: number): void;
-    _stateAttributeValueSingleQuoted(codePoint: number): void;
-    currentToken: { attrs: PlacedAttributes } | null;
-    /** End of the run of input that is taken as it is; the run grows while it ends where the input stands. */
-    runEnd: number;
-    preprocessor: { offset: number; html: string; pos: number; skipNextNewLine: boolean };
-}
-
-const NUL = 0;
-const CARRIAGE_RETURN = 13;
-const SPACE = 32;
-const DOUBLE_QUOTE = 34;
-const AMPERSAND = 38;
-const SINGLE_QUOTE = 39;
-const LESS_THAN = 60;
-const isWhiteSpace = (code: number): boolean =>
-    code === SPACE || code === 10 || code === 9 || code === 12 || code === CARRIAGE_RETURN;
-
-/**
- * Takes the input that means nothing but itself in one go, instead of a call for each character: up to the character
- * that ends it, a reference, a NUL, a CR (read as LF) or half of a pair. Text that began with another character than
- * white space may take white space in: in every insertion mode that keeps text both are put into the same node (a
- * frameset keeps only white space, and its text is no text of a body).
- */
-function runOn({ preprocessor }: TokenizerParts, end: number, isText: boolean): number {
-    const { html } = preprocessor;
-    let at = preprocessor.pos + 1;
-    // Behind a CR one LF is left out: the next character is not the next of the input.
-    if (preprocessor.skipNextNewLine) return at;
-    for (; at < html.length; at++) {
-        const code = html.charCodeAt(at);
-        if (code === end || code === NUL || code === CARRIAGE_RETURN || (code >= 0xd800 && code <= 0xdfff)) break;
-        if (code === AMPERSAND && !isText) break;
-    }
-    return at;
-}
-
 /** Parses a document as a browser with scripting on would. O(length). */
-export const parseLean = (text: string): LeanElement =>
-    parseWith(text, new Parser<LeanTypes>({ treeAdapter: adapter, scriptingEnabled: true }));
+export function parseLean(text: string): LeanElement {
+    const parser = new Parser<LeanTypes>({ treeAdapter: adapter, scriptingEnabled: true });
+    parser.tokenizer = new LeanTokenizer(parser);
+    parser.tokenizer.write(text, true);
+    return parser.document;
+}
 
 /** The same tree, whose texts know where they stand (`LeanText.runs`). */
-export const parsePlaced = (text: string): LeanElement =>
-    parseWith(
-        text,
-        new Parser<LeanTypes>({ treeAdapter: placing, scriptingEnabled: true, sourceCodeLocationInfo: true }),
-    );
-
-function parseWith(text: string, parser: Parser<LeanTypes>): LeanElement {
-    const tokenizer = parser.tokenizer as unknown as TokenizerParts;
-    const open = tokenizer._createStartTagToken.bind(tokenizer);
-    tokenizer._createStartTagToken = () => {
-        open();
-        // The tokenizer has just read the first letter of the tag name; the "<" is one before it.
-        if (tokenizer.currentToken) tokenizer.currentToken.attrs.offset = tokenizer.preprocessor.offset - 1;
-    };
-    /** Has a state take its character, and then the run behind it. */
-    const hurry = (state: (codePoint: number) => void, end: number, hasReferences: boolean, isData: boolean) => {
-        const one = state.bind(tokenizer);
-        return (codePoint: number): void => {
-            one(codePoint);
-            const { preprocessor } = tokenizer;
-            if (
-                codePoint <= NUL ||
-                codePoint === end ||
-                (hasReferences && codePoint === AMPERSAND) ||
-                (isData && isWhiteSpace(codePoint)) ||
-                tokenizer.runEnd !== preprocessor.pos + 1
-            ) {
-                return;
-            }
-            const to = runOn(tokenizer, end, !hasReferences);
-            preprocessor.pos = to - 1;
-            tokenizer.runEnd = to;
-        };
-    };
-    tokenizer._stateData = hurry(tokenizer._stateData, LESS_THAN, true, true);
-    tokenizer._stateRawtext = hurry(tokenizer._stateRawtext, LESS_THAN, false, true);
-    tokenizer._stateScriptData = hurry(tokenizer._stateScriptData, LESS_THAN, false, true);
-    tokenizer._stateAttributeValueDoubleQuoted = hurry(
-        tokenizer._stateAttributeValueDoubleQuoted,
-        DOUBLE_QUOTE,
-        true,
-        false,
-    );
-    tokenizer._stateAttributeValueSingleQuoted = hurry(
-        tokenizer._stateAttributeValueSingleQuoted,
-        SINGLE_QUOTE,
-        true,
-        false,
-    );
+export function parsePlaced(text: string): LeanElement {
+    const parser = new Parser<LeanTypes>({
+        treeAdapter: placing,
+        scriptingEnabled: true,
+        sourceCodeLocationInfo: true,
+    });
+    parser.tokenizer = new PlacingTokenizer(parser);
     parser.tokenizer.write(text, true);
     return parser.document;
 }

@@ -18,13 +18,15 @@ import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './lin
 import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
 import { noscriptLinks } from './noscript.ts';
 import { OUTSIDE, textPlaces } from './text-blocks.ts';
-import { bodyPieces, countWords, foldSpace, textContent } from './text.ts';
+import { countWords } from '../text/words.ts';
+import { bodyPieces, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';
 import { pageDate } from './page-date.ts';
 import type { Problem } from '../problems/problem.ts';
-import { signatureOf, type Signature } from '../doubles/signature.ts';
-import { sketchOf, type Sketch } from '../doubles/sketch.ts';
+import { signatureOfWords, type Signature } from '../doubles/signature.ts';
+import { sketchOfWords, type Sketch } from '../doubles/sketch.ts';
+import { hashWords } from '../doubles/word-hashes.ts';
 
 /** The response headers that say something about the page; several lines of one name stay apart. */
 export interface PageHeaders {
@@ -397,7 +399,7 @@ export function readDocument(
 
     const canonicals = new Set(declared.filter(({ isAddress }) => isAddress).map(({ target }) => target));
     const documentFacts = facts.done();
-    const whole = kept.map((piece) => piece.text).join('\n');
+    const hashed = hashWords(kept.map((piece) => piece.text).join('\n'));
     return {
         title: title ? cut(foldSpace(textContent(title))) : '',
         h1: h1 ? cut(foldSpace(textContent(h1))) : '',
@@ -420,8 +422,8 @@ export function readDocument(
             canonicals: declared,
         }),
         text: kept,
-        signature: signatureOf(whole),
-        sketch: sketchOf(whole, url),
+        signature: signatureOfWords(hashed),
+        sketch: sketchOfWords(hashed, url),
     };
 }
 

@@ -1,5 +1,7 @@
 /** The words of a text, and where each stands in it (Unicode word boundaries, UAX 29). */
 
+import { eachPlainWord } from './word-breaks.ts';
+
 /** A stretch of a text: characters `from` up to, and without, `to`, in UTF-16 units. */
 export interface Span {
     from: number;
@@ -24,31 +26,49 @@ function segmenterOf(tag: string): Intl.Segmenter {
     return known;
 }
 
-/** Letters and digits that no rule of any language parts, and the punctuation that may stand around them. */
-const PLAIN = /^(["'([{<]*)([A-Za-z0-9\u00c0-\u00d6\u00d8-\u00f6\u00f8-\u024f]+)["')\]}>.,;:!?]*$/;
 /** The segmenter's time grows with the square of what it is given: a run without white space is cut into these. */
 const LONGEST_RUN = 500;
 
 /**
- * Calls back for each word, in order. The text is looked at run by run between white space, where there is a boundary
- * anyway; a run that is one plain word is taken without asking. O(characters).
+ * Calls back for each word, in order. Runs between white space that a table can part are parted by it; the rest is what
+ * the segmenter is asked for. O(characters).
  * @param tag language (BCP 47), which decides for texts without spaces
  */
 export function eachWord(text: string, tag: string, tell: (word: string, from: number) => void): void {
-    const runs = /\S+/g;
-    for (let run = runs.exec(text); run; run = runs.exec(text)) {
+    eachPlainWord(
+        text,
+        (from, to) => tell(text.slice(from, to), from),
+        (from, to) => eachAskedWord(text.slice(from, to), tag, (word, at) => tell(word, from + at)),
+        LONGEST_RUN,
+    );
+}
+
+function eachAskedWord(text: string, tag: string, tell: (word: string, from: number) => void): void {
+    for (const run of text.matchAll(/\S+/g)) {
         const [whole] = run;
-        const plain = PLAIN.exec(whole);
-        if (plain) {
-            tell(plain[2]!, run.index + plain[1]!.length);
-            continue;
-        }
         for (let at = 0; at < whole.length; at += LONGEST_RUN) {
             for (const { segment, index, isWordLike } of segmenterOf(tag).segment(whole.slice(at, at + LONGEST_RUN))) {
                 if (isWordLike) tell(segment, run.index + at + index);
             }
         }
     }
+}
+
+/**
+ * Number of words by the Unicode word boundaries (UAX 29): segments that hold a letter, a number or an ideograph.
+ * There is a boundary on both sides of white space, so what has to be asked for is asked for run by run: the segmenter's
+ * time grows with the square of the length of what it is given (14 s for 90,000 characters, against 0.05 s in runs).
+ */
+export function countWords(text: string): number {
+    let words = 0;
+    eachPlainWord(
+        text,
+        () => words++,
+        (from, to) => {
+            for (const segment of segmenterOf('en').segment(text.slice(from, to))) if (segment.isWordLike) words++;
+        },
+    );
+    return words;
 }
 
 export function wordsOf(text: string, tag = ''): (Span & { word: string })[] {

@@ -6,7 +6,8 @@ import { problem, type Problem } from '../../core/problems/problem.ts';
 import { projectRoot } from '../process/data-folder.ts';
 import { BlockReceiver, type PlacedBlock } from './block-relay.ts';
 import { NOTHING_READ, processorTime, READING, THREAD, toldByThread } from './parse-watch.ts';
-import type { PackedDetails, ParseReply, ParseRequest, RelayedFacts } from './parse-thread.ts';
+import type { ParseReply, ParseRequest } from './parse-thread.ts';
+import type { PackedDetails, RelayedFacts } from './read-answer.ts';
 
 export type ParseJob = Omit<ParseRequest, 'id' | 'bytes'> & { bytes: Uint8Array };
 
