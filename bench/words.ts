@@ -1,6 +1,6 @@
 /** The word index: what it takes to make it, against merely counting the words of the same texts, and how large it is. */
 import { deflateRawSync } from 'node:zlib';
-import { countWords } from '../src/lib/core/text/words.ts';
+import { countWords } from '../src/lib/core/page/word-breaks.ts';
 import { encodeSections } from '../src/lib/core/packed/sections.ts';
 import { WordIndexMaker } from '../src/lib/core/text/word-index.ts';
 import type { BenchOptions } from './bench.ts';

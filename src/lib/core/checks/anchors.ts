@@ -4,7 +4,7 @@ import { once } from '../kept.ts';
 import { linkEnd, linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { LINK_MARK } from '../page/links.ts';
-import { countWords } from '../text/words.ts';
+import { countWords } from '../page/word-breaks.ts';
 import { FIT } from '../subjects/anchor-fit.ts';
 import type { FindingParams } from '../words/finding-params.ts';
 import {

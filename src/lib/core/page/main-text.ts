@@ -1,6 +1,6 @@
 /** The main text of a page: its pieces outside header, nav, footer and the blocks it shares with other pages. */
 import type { PageText } from './read-page.ts';
-import { countWords } from '../text/words.ts';
+import { countWords } from './word-breaks.ts';
 
 /**
  * @param pieces in document order

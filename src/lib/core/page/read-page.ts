@@ -18,7 +18,7 @@ import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './lin
 import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
 import { noscriptLinks } from './noscript.ts';
 import { OUTSIDE, textPlaces } from './text-blocks.ts';
-import { countWords } from '../text/words.ts';
+import { countWords } from './word-breaks.ts';
 import { bodyPieces, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';

@@ -1,6 +1,6 @@
 /** The words of a text, and where each stands in it (Unicode word boundaries, UAX 29). */
 
-import { eachPlainWord } from './word-breaks.ts';
+import { eachPlainWord } from '../page/word-breaks.ts';
 
 /** A stretch of a text: characters `from` up to, and without, `to`, in UTF-16 units. */
 export interface Span {
@@ -52,23 +52,6 @@ function eachAskedWord(text: string, tag: string, tell: (word: string, from: num
             }
         }
     }
-}
-
-/**
- * Number of words by the Unicode word boundaries (UAX 29): segments that hold a letter, a number or an ideograph.
- * There is a boundary on both sides of white space, so what has to be asked for is asked for run by run: the segmenter's
- * time grows with the square of the length of what it is given (14 s for 90,000 characters, against 0.05 s in runs).
- */
-export function countWords(text: string): number {
-    let words = 0;
-    eachPlainWord(
-        text,
-        () => words++,
-        (from, to) => {
-            for (const segment of segmenterOf('en').segment(text.slice(from, to))) if (segment.isWordLike) words++;
-        },
-    );
-    return words;
 }
 
 export function wordsOf(text: string, tag = ''): (Span & { word: string })[] {

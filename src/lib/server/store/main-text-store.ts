@@ -7,7 +7,7 @@ import type { RowDataPacket } from 'mysql2/promise';
 import { z } from 'zod';
 import { signatureOf } from '../../core/doubles/signature.ts';
 import { mainTextOf, unpackOutline } from '../../core/page/main-text.ts';
-import { countWords } from '../../core/text/words.ts';
+import { countWords } from '../../core/page/word-breaks.ts';
 import { unpackJson } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { inTransaction } from './batch-store.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { lehmer } from '../graph/graphs.fixture.ts';
-import { LANGUAGES } from './language.ts';
-import { eachPlainWord } from './word-breaks.ts';
-import { countWords, eachWord } from './words.ts';
+import { LANGUAGES } from '../text/language.ts';
+import { eachWord } from '../text/words.ts';
+import { countWords, eachPlainWord } from './word-breaks.ts';
 
 /** What the platform says: the rules themselves, and what each language makes of them. */
 const segmentersOf = (tags: readonly string[]) =>

@@ -132,3 +132,22 @@ function tellWords(text: string, from: number, to: number, tell: (from: number, 
     }
     if (isWord) tell(begun, to);
 }
+
+const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
+
+/**
+ * Number of words by the Unicode word boundaries (UAX 29): segments that hold a letter, a number or an ideograph.
+ * There is a boundary on both sides of white space, so what has to be asked for is asked for run by run: the segmenter's
+ * time grows with the square of the length of what it is given (14 s for 90,000 characters, against 0.05 s in runs).
+ */
+export function countWords(text: string): number {
+    let words = 0;
+    eachPlainWord(
+        text,
+        () => words++,
+        (from, to) => {
+            for (const segment of segmenter.segment(text.slice(from, to))) if (segment.isWordLike) words++;
+        },
+    );
+    return words;
+}
