@@ -59,7 +59,7 @@ function batchesOf(pages: number): SurveyBatch[] {
             signature: facts.signature === null ? new Uint8Array(0) : new Uint8Array(facts.signature.buffer),
             ids: null,
             sketch: new Uint8Array(facts.sketch.slice().buffer),
-            outline: packOutline(facts.text, textHash),
+            outline: packOutline(facts.text, facts.textWords, textHash),
             source: packJson(text),
         });
         if (number % PAGES_PER_BATCH === PAGES_PER_BATCH - 1 || number === pages - 1) batches.push(rows.take());

@@ -9,13 +9,20 @@ const WORTH_DEFLATING = 160;
 const SHORT = 2_048;
 const FOR_SHORT = { level: 1, windowBits: 11, memLevel: 3, chunkSize: 2_048 };
 const FOR_LONG = { level: 4 };
+/** Sources are as many bytes as all else together, and read one at a time: a tenth more of them is stored in half the time. */
+const FOR_SOURCES = { level: 1 };
 /** Nothing we pack unpacks to more: a damaged row must not fill the memory. */
 const MAX_UNPACKED = 512 * 1024 * 1024;
 
+const packed = (kind: number, bytes: Uint8Array): Buffer => Buffer.concat([Buffer.of(kind), bytes]);
+
 export function packBytes(plain: Uint8Array): Buffer {
-    if (plain.length < WORTH_DEFLATING) return Buffer.concat([Buffer.of(PLAIN), plain]);
-    return Buffer.concat([Buffer.of(DEFLATED), deflateRawSync(plain, plain.length < SHORT ? FOR_SHORT : FOR_LONG)]);
+    if (plain.length < WORTH_DEFLATING) return packed(PLAIN, plain);
+    return packed(DEFLATED, deflateRawSync(plain, plain.length < SHORT ? FOR_SHORT : FOR_LONG));
 }
+
+/** A received document; unpacked like all else. */
+export const packSource = (bytes: Uint8Array): Buffer => packed(DEFLATED, deflateRawSync(bytes, FOR_SOURCES));
 
 /** @throws when the bytes are damaged */
 export function unpackBytes(bytes: Uint8Array): Buffer {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { lehmer } from '../graph/graphs.fixture.ts';
 import { hostOf, isPlainUrl, normalisePercent, originOf, pathOf, readAddress } from './address.ts';
 
 function url(href: string, base?: string): string {
@@ -159,5 +160,96 @@ describe('parts of an address', () => {
 
     it('leaves a % that starts no triplet', () => {
         expect(normalisePercent('100%&%e')).toBe('100%&%e');
+    });
+});
+
+describe('references on a base', () => {
+    /** By the URL standard's own parser, then our spelling. */
+    function byParser(href: string, base: string): [string, string] {
+        const parsed = new URL(href, base);
+        [parsed.username, parsed.password] = ['', ''];
+        const bare = parsed.href.split('#', 1)[0]!;
+        return [normalisePercent(bare), parsed.hash.slice(1)];
+    }
+
+    it('are what the URL standard makes of them, short ways or not', () => {
+        const bases = [
+            'https://site.example/',
+            'http://127.0.0.1:8080/a/b/c.html',
+            'https://site.example/a/?q=/x/y',
+            'https://site.example/a?',
+            'https://site.example/%C3%A4/~b/',
+            'https://[::1]:81/a//b/',
+            // Not in our spelling.
+            'https://site.example/%7eb/c',
+            'https://Site.example/a/b',
+        ];
+        const pieces = [
+            ...[
+                '../',
+                '/',
+                './',
+                '..',
+                '.',
+                '#',
+                '?',
+                'a',
+                'B',
+                '9',
+                '_',
+                '-',
+                '~',
+                "'",
+                '(',
+                ';',
+                '=',
+                '@',
+                ':',
+                '!',
+                '*',
+                '+',
+            ],
+            ...[
+                'index.html',
+                'x/',
+                '%41',
+                '%2f',
+                ' ',
+                'é',
+                '&',
+                ',',
+                '$',
+                '//',
+                '\\',
+                '|',
+                '^',
+                '{',
+                '"',
+                '<',
+                '`',
+                '#top',
+                'C:',
+                '\t',
+            ],
+        ];
+        const next = lehmer(11);
+        const different: string[] = [];
+        for (let round = 0; round < 40_000; round++) {
+            let href = '';
+            for (let length = next(6); length > 0; length--) href += pieces[next(pieces.length)]!;
+            const base = bases[next(bases.length)]!;
+            const found = readAddress(href, base);
+            let expected: [string, string] | null;
+            try {
+                expected = byParser(href, base);
+            } catch {
+                expected = null;
+            }
+            const isHttp = expected !== null && /^https?:/.test(expected[0]);
+            const ours = found.ok ? `${found.address.url} ${found.address.fragment}` : found.code;
+            const isSame = isHttp ? ours === expected!.join(' ') : !found.ok;
+            if (!isSame) different.push(`${href} on ${base}: ${ours}`);
+        }
+        expect(different).toEqual([]);
     });
 });

@@ -64,6 +64,55 @@ export function isPlainUrl(text: string): boolean {
     return text.length <= LONGEST_PLAIN && PLAIN.test(text) && !NOT_PLAIN.test(text);
 }
 
+const SEGMENT = "[A-Za-z0-9_-][A-Za-z0-9_.~!$&'()*+,;=@-]*";
+/**
+ * A reference as documents write most of theirs: steps up, then segments that begin with a letter, a digit, `_` or `-` and
+ * hold nothing that would be encoded or decoded; then a fragment of the same kind. It has no scheme, no query, no empty
+ * segment and no dot segment beyond the steps up.
+ */
+const SIMPLE = new RegExp(
+    `^(\\/?)((?:\\.\\.\\/)*)((?:${SEGMENT}(?:\\/${SEGMENT})*\\/?)?)(?:#([A-Za-z0-9_.~:@/?!$&'()*+,;=-]*))?$`,
+);
+
+/** A base that is in our spelling: its parts, as references are put behind them. */
+interface Base {
+    written: string;
+    /** Null where it is no address of ours. */
+    parts: { origin: string; folder: string } | null;
+}
+
+/** References of one document share their base. */
+let lastBase: Base = { written: '', parts: null };
+
+function partsOf(base: string): Base['parts'] {
+    if (lastBase.written === base) return lastBase.parts;
+    const own = readAddress(base);
+    const isOwn = own.ok && own.address.url === base;
+    const path = isOwn ? (pathOf(base).split('?', 1)[0] ?? '/') : '';
+    lastBase = {
+        written: base,
+        parts: isOwn ? { origin: originOf(base), folder: path.slice(0, path.lastIndexOf('/') + 1) } : null,
+    };
+    return lastBase.parts;
+}
+
+/** What the URL standard makes of a simple reference (4.4, relative and path states); null for any other. */
+function readSimple(href: string, base: string): AddressResult | null {
+    if (href.length > LONGEST_PLAIN) return null;
+    const [whole, root, up, path, fragment = ''] = SIMPLE.exec(href) ?? [];
+    const parts = whole === undefined ? null : partsOf(base);
+    if (parts === null) return null;
+    // Without a path it is the document itself, with its query; what becomes of a bare question mark, the parser says.
+    if (root === '' && up === '' && path === '')
+        return base.endsWith('?') ? null : { ok: true, address: { url: base, fragment, hadCredentials: false } };
+    let folder = root === '' ? parts.folder : '/';
+    for (let steps = up!.length / 3; steps > 0; steps--)
+        folder = folder.slice(0, folder.lastIndexOf('/', folder.length - 2) + 1) || '/';
+    const url = `${parts.origin}${folder}${path}`;
+    if (url.length > MAX_ADDRESS_LENGTH) return { ok: false, code: 'too-long' };
+    return { ok: true, address: { url, fragment, hadCredentials: false } };
+}
+
 /**
  * Reads one link target.
  *
@@ -73,6 +122,8 @@ export function isPlainUrl(text: string): boolean {
  */
 export function readAddress(href: string, base?: string, encodeQuery?: QueryEncoder): AddressResult {
     if (isPlainUrl(href)) return { ok: true, address: { url: href, fragment: '', hadCredentials: false } };
+    const simple = base === undefined ? null : readSimple(href, base);
+    if (simple !== null) return simple;
     let parsed: URL;
     try {
         parsed = new URL(encodeQuery ? encodeQueryPart(href, encodeQuery) : href, base);

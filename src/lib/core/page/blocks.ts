@@ -54,6 +54,8 @@ export interface Container {
     place: string;
     /** Equal for links of one container on this page, different otherwise. */
     key: LeanElement | object;
+    /** It is a list or a run, not a landmark or the body. */
+    isGroup: boolean;
 }
 
 interface Run {
@@ -65,6 +67,11 @@ export class ContainerFinder {
     readonly #holdsLink = new Set<LeanElement>();
     readonly #runs = new Map<LeanElement, Map<LeanElement, Run>>();
     readonly #landmarks = new Map<LeanElement, Region | null>();
+    /** Containers of what is in an element, of links and of resources. */
+    readonly #ofLinks = new Map<LeanElement, Container>();
+    readonly #ofResources = new Map<LeanElement, Container>();
+    /** Containers by their keys. */
+    readonly #containers = new Map<object, Container>();
 
     /** Marks an `a` link and all that is around it. */
     mark(link: LeanElement): void {
@@ -75,35 +82,55 @@ export class ContainerFinder {
 
     /** @param grouped false for resources, which belong to their landmark and never to a list */
     find(link: LeanElement, grouped: boolean): Container {
-        let landmark: LeanElement | null = null;
-        let region: Region = 'other';
-        let outermost: LeanElement | null = null;
-        let run: Run | null = null;
-        for (let up: LeanElement | null = link; up; up = up.parent) {
-            const opened: Region | null = up === link ? null : this.#landmark(up);
-            if (opened) {
-                region = opened;
-                landmark = up;
-                break;
+        return this.#within(link, grouped ? this.#ofLinks : this.#ofResources, grouped, true);
+    }
+
+    /**
+     * The container of what is in an element, counting the element itself: links of one list share it, and all that is
+     * above it is gone through once for them all. Without recursion: a hostile page can nest deeper than the stack.
+     * @param isLink the element is the link: it opens no region for itself
+     */
+    #within(element: LeanElement, known: Map<LeanElement, Container>, grouped: boolean, isLink: boolean): Container {
+        const path: LeanElement[] = [];
+        let found: Container | null = null;
+        for (let up: LeanElement | null = element; up && found === null; up = up.parent) {
+            const isItself = isLink && up === element;
+            const before = isItself ? undefined : known.get(up);
+            if (before) found = before;
+            else if (!isItself && this.#landmark(up)) found = this.#container(up, this.#landmark(up)!, up, null, false);
+            else if (isTop(up)) found = this.#container(up, 'other', up, null, false);
+            else {
+                path.push(up);
+                continue;
             }
-            if (up.tag === 'body' || up.tag === 'head' || up.tag === '#document') {
-                landmark = up;
-                break;
-            }
-            if (!grouped) continue;
-            if (up.isHtml && LIST_TAGS.has(up.tag)) {
-                outermost = up;
-                run = null;
-            }
-            const among = up.parent ? this.#runOf(up, up.parent) : null;
-            if (among) {
-                outermost = up.parent;
-                run = among;
-            }
+            if (!isItself) known.set(up, found);
         }
-        const at = outermost ?? landmark ?? link;
-        const place = run ? `${placeOf(at)}>${run.tag}+`.replace(/^>/, '') : placeOf(at);
-        return { region, place: place === '' ? 'body' : place.slice(0, MAX_PLACE), key: run ?? at };
+        // Above all of it is nothing: the link stands by itself.
+        found ??= this.#container(element, 'other', element, null, false);
+        for (let at = path.length - 1; at >= 0; at--) {
+            const one = path[at]!;
+            if (grouped && !found.isGroup) found = this.#group(one, found);
+            if (!(isLink && one === element)) known.set(one, found);
+        }
+        return found;
+    }
+
+    /** The group an element opens in a container that is none yet: the outermost list or run counts. */
+    #group(element: LeanElement, within: Container): Container {
+        const among = element.parent ? this.#runOf(element, element.parent) : null;
+        if (among) return this.#container(among, within.region, element.parent!, among, true);
+        const isList = element.isHtml && LIST_TAGS.has(element.tag);
+        return isList ? this.#container(element, within.region, element, null, true) : within;
+    }
+
+    #container(key: object, region: Region, at: LeanElement, run: Run | null, isGroup: boolean): Container {
+        let known = this.#containers.get(key);
+        if (!known) {
+            const place = run ? `${placeOf(at)}>${run.tag}+`.replace(/^>/, '') : placeOf(at);
+            known = { region, place: place === '' ? 'body' : place.slice(0, MAX_PLACE), key, isGroup };
+            this.#containers.set(key, known);
+        }
+        return known;
     }
 
     /**
@@ -132,32 +159,57 @@ export class ContainerFinder {
     /** The run of siblings a child stands in, or null when it stands in none. */
     #runOf(child: LeanElement, parent: LeanElement): Run | null {
         let runs = this.#runs.get(parent);
-        if (!runs) {
-            runs = new Map();
-            let members: LeanElement[] = [];
-            let like = '';
-            const close = (): void => {
-                const run: Run = { tag: members[0]?.tag ?? '' };
-                if (members.filter((member) => this.#holdsLink.has(member)).length >= 2) {
-                    for (const member of members) runs?.set(member, run);
-                }
-            };
-            for (const sibling of parent.children) {
-                if (!isElement(sibling)) continue;
-                const shape = `${sibling.tag} ${(attributeOf(sibling, 'class') ?? '').trim().split(/\s+/).join(' ')}`;
-                if (shape !== like) {
-                    close();
-                    members = [];
-                    like = shape;
-                }
-                members.push(sibling);
-            }
-            close();
-            this.#runs.set(parent, runs);
-        }
+        if (!runs) this.#runs.set(parent, (runs = this.#runsOf(parent)));
         return runs.get(child) ?? null;
     }
+
+    #runsOf(parent: LeanElement): Map<LeanElement, Run> {
+        const runs = new Map<LeanElement, Run>();
+        // A run has two children that hold links: most elements have not.
+        if (!this.#mayHoldRun(parent)) return runs;
+        let members: LeanElement[] = [];
+        let like: LeanElement | null = null;
+        let holding = 0;
+        const close = (): void => {
+            if (holding < 2) return;
+            const run: Run = { tag: members[0]!.tag };
+            for (const member of members) runs.set(member, run);
+        };
+        for (const sibling of parent.children) {
+            if (!isElement(sibling)) continue;
+            if (like === null || !isAlike(sibling, like)) {
+                close();
+                members = [];
+                holding = 0;
+                like = sibling;
+            }
+            members.push(sibling);
+            if (this.#holdsLink.has(sibling)) holding++;
+        }
+        close();
+        return runs;
+    }
+
+    #mayHoldRun({ children }: LeanElement): boolean {
+        let holding = 0;
+        for (const child of children) {
+            if (isElement(child) && this.#holdsLink.has(child) && ++holding === 2) return true;
+        }
+        return false;
+    }
 }
+
+/** Of the same tag and the same classes, in the same order. */
+function isAlike(a: LeanElement, b: LeanElement): boolean {
+    if (a.tag !== b.tag) return false;
+    const [classes, others] = [attributeOf(a, 'class') ?? '', attributeOf(b, 'class') ?? ''];
+    return classes === others || folded(classes) === folded(others);
+}
+
+const folded = (classes: string): string => classes.trim().split(/\s+/).join(' ');
+
+/** Where the way up ends. */
+const isTop = ({ tag }: LeanElement): boolean => tag === 'body' || tag === 'head' || tag === '#document';
 
 /** Tag names from below the body down to the element, with ids (digits removed) and roles. */
 function placeOf(element: LeanElement): string {

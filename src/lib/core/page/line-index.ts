@@ -7,8 +7,10 @@ export interface TextPlace {
 /** Builds a finder of places in one text. O(length) once, then O(log lines) for each question. */
 export function lineIndex(text: string): (offset: number) => TextPlace {
     const starts = [0];
-    const breaks = /\r\n?|\n/g;
-    while (breaks.exec(text)) starts.push(breaks.lastIndex);
+    if (text.includes('\r')) {
+        const breaks = /\r\n?|\n/g;
+        while (breaks.exec(text)) starts.push(breaks.lastIndex);
+    } else for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
     return (offset) => {
         let low = 0;
         let high = starts.length - 1;

@@ -1,6 +1,5 @@
 /** The main text of a page: its pieces outside header, nav, footer and the blocks it shares with other pages. */
 import type { PageText } from './read-page.ts';
-import { countWords } from './word-breaks.ts';
 
 /**
  * @param pieces in document order
@@ -26,10 +25,15 @@ const HASH_BYTES = 8;
 
 /**
  * Packs the outline of a page's text: hash, words and blocks as 32-bit numbers, little-endian.
+ * @param words in all of it
  * @param hash 8 bytes of a text, none for an empty one
  * @returns empty where there is no text
  */
-export function packOutline(pieces: readonly PageText[], hash: (text: string) => Uint8Array): Uint8Array {
+export function packOutline(
+    pieces: readonly PageText[],
+    words: number,
+    hash: (text: string) => Uint8Array,
+): Uint8Array {
     const whole = mainTextOf(pieces, () => false);
     if (whole === '') return new Uint8Array(0);
     const blocks = [
@@ -39,7 +43,7 @@ export function packOutline(pieces: readonly PageText[], hash: (text: string) =>
     const bytes = new Uint8Array(HASH_BYTES + 4 * (blocks.length + 1));
     bytes.set(hash(whole).subarray(0, HASH_BYTES));
     const view = new DataView(bytes.buffer);
-    [countWords(whole), ...blocks].forEach((value, index) => view.setUint32(HASH_BYTES + 4 * index, value, true));
+    [words, ...blocks].forEach((value, index) => view.setUint32(HASH_BYTES + 4 * index, value, true));
     return bytes;
 }
 

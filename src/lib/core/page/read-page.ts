@@ -62,6 +62,8 @@ export interface PageFacts {
     markup: Problem[];
     /** Text outside header, nav and footer, piece by piece, white space folded. */
     text: PageText[];
+    /** Words of it. */
+    textWords: number;
     /** Signature of that text, for telling near-doubles while reading; null without words. */
     signature: Signature | null;
     /** Of the same text. */
@@ -390,10 +392,15 @@ export function readDocument(
     const pieces = body ? bodyPieces(body, textPlaces(finder, blocks.keys())) : [];
     const kept: PageText[] = [];
     let keptText = 0;
+    let words = 0;
+    let keptWords = 0;
     for (const { place, text: found } of pieces) {
+        const own = countWords(found);
+        words += own;
         if (place === OUTSIDE || kept.length >= MAX_PIECES || keptText >= MAX_KEPT_TEXT) continue;
         const folded = foldSpace(found);
         keptText += folded.length;
+        keptWords += own;
         kept.push({ block: place ?? -1, text: folded });
     }
 
@@ -405,7 +412,7 @@ export function readDocument(
         h1: h1 ? cut(foldSpace(textContent(h1))) : '',
         description: cut(description ?? ''),
         language: language.slice(0, 100),
-        words: pieces.reduce((words, piece) => words + countWords(piece.text), 0),
+        words,
         metaRobots: metas,
         directives: readDirectives(metas, headers.xRobotsTag, token),
         canonicals: [...canonicals],
@@ -422,6 +429,7 @@ export function readDocument(
             canonicals: declared,
         }),
         text: kept,
+        textWords: keptWords,
         signature: signatureOfWords(hashed),
         sketch: sketchOfWords(hashed, url),
     };

@@ -8,7 +8,7 @@ import type { FoundBlock } from '../../core/page/links.ts';
 import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
-import { packBytes, packJson } from '../packed-json.ts';
+import { packJson, packSource } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
 
@@ -22,7 +22,7 @@ export interface ReceivedDocument {
 }
 
 /** What of the facts is needed to go on; the rest is packed. */
-export type RelayedFacts = Omit<PageFacts, 'document' | 'text' | 'signature' | 'sketch' | 'blocks'>;
+export type RelayedFacts = Omit<PageFacts, 'document' | 'text' | 'textWords' | 'signature' | 'sketch' | 'blocks'>;
 
 /** What is only kept, in the form in which it is stored. */
 export interface PackedDetails {
@@ -55,6 +55,7 @@ export function readAnswer(asked: ReceivedDocument, bytes: Uint8Array): ReadAnsw
     const {
         document,
         text: pieces,
+        textWords,
         signature,
         sketch,
         blocks,
@@ -78,8 +79,8 @@ export function readAnswer(asked: ReceivedDocument, bytes: Uint8Array): ReadAnsw
         signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
         sketch: own(new Uint8Array(sketch.buffer, sketch.byteOffset, sketch.byteLength)),
         ids: bytesOf(idHashes(document.ids)),
-        outline: own(packOutline(pieces, textHash)),
-        source: asked.keepSource ? own(packBytes(bytes)) : new Uint8Array(0),
+        outline: own(packOutline(pieces, textWords, textHash)),
+        source: asked.keepSource ? own(packSource(bytes)) : new Uint8Array(0),
     };
     return { facts, blocks, details };
 }
