@@ -21,6 +21,7 @@ import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/expo
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-survey.ts';
+import { packInThread } from '../src/lib/server/pack/pack-in-thread.ts';
 import { makeAndSaveWords } from '../src/lib/server/pack/make-words.ts';
 import { WordIndex } from '../src/lib/core/text/word-index.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
@@ -176,15 +177,24 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 );
                 return EXIT.endedEarly;
             }
+            // What was laid aside has no words yet: they are gathered when a survey ends, in a thread while links are written.
+            const words =
+                result.ended && !isLaidAside
+                    ? packInThread(hold.access, survey.id, { make: 'words', wanted: true })
+                    : null;
+            words?.catch(() => undefined);
             const surveys: Surveys = {
                 db: store.db,
                 open: async (of) => (of.id === survey.id ? packed : (await makeAndSavePacked(store.db, of)).survey),
-                // What was laid aside has no words yet: they are gathered when a survey ends.
-                words: async (of) =>
-                    result.ended && !isLaidAside ? new WordIndex(await makeAndSaveWords(store.db, of)) : null,
+                words: async (of) => {
+                    if (words === null) return null;
+                    if (of.id !== survey.id) return new WordIndex(await makeAndSaveWords(store.db, of));
+                    return new WordIndex((await words).get('words')!);
+                },
             };
-            const view = await checkViewIn(surveys, ended);
-            const summary = await exportSurvey(store.db, folder, ended, view);
+            const whole = checkViewIn(surveys, ended);
+            const summary = await exportSurvey(store.db, folder, ended, { links: packed, whole });
+            const view = await whole;
             const counts = countPages(packed);
             if (!result.ended || isLaidAside) {
                 console.error(`${counts.read} URLs were read; they are in ${folder}.`);

@@ -43,10 +43,10 @@ beforeAll(() => {
 
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function job(url: string): ParseJob {
+function job(url: string, size = 7): ParseJob {
     return {
         url,
-        bytes: new Uint8Array(7),
+        bytes: new Uint8Array(size),
         contentType: 'text/html',
         headers: { link: [], refresh: '', xRobotsTag: [], token: 'x' },
         answer: { headers: [], cookieNames: [] },
@@ -103,9 +103,19 @@ describe('parse pool', () => {
 
     it('answers each document with its own facts when several threads read', async () => {
         const pool = new ParsePool({ threads: 3, script });
-        const urls = Array.from({ length: 50 }, (_, at) => `https://x.example/${at}`);
-        const read = await Promise.all(urls.map((url) => pool.read(job(url))));
+        // The first ones hold their thread up: what waits behind them is worth others.
+        const urls = Array.from({ length: 50 }, (_, at) => `https://x.example/${at < 4 ? 'asleep' : 'page'}${at}`);
+        const read = await Promise.all(urls.map((url) => pool.read(job(url, 100_000))));
+        expect(pool.threads).toBe(3);
         await pool.close();
         expect(read.map((result) => result.ok && result.facts.title)).toEqual(urls);
+    });
+
+    it('opens no second thread for few bytes', async () => {
+        const pool = new ParsePool({ threads: 3, script });
+        const urls = Array.from({ length: 50 }, (_, at) => `https://x.example/${at}`);
+        await Promise.all(urls.map((url) => pool.read(job(url))));
+        expect(pool.threads).toBe(1);
+        await pool.close();
     });
 });

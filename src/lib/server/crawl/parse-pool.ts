@@ -38,6 +38,13 @@ interface Thread {
     deaths: number;
 }
 
+/** Room for a document and its tree: with less of it, what is gone a moment later is copied first. */
+const YOUNG_MEGABYTES = 64;
+/**
+ * Bytes of documents that wait, at a look, before another thread is opened. A thread takes a second of computing until
+ * its code is fast, and one that is fast reads small documents quicker than they are fetched.
+ */
+const WORTH_ANOTHER = 512 * 1024;
 /** Documents given to a thread at once: it need not wait until we come round to give it the next. */
 const GIVEN_AHEAD = 2;
 
@@ -51,6 +58,7 @@ const LOOK_EVERY = 500;
 const MOST_DEATHS = 3;
 
 export interface ParsePoolOptions {
+    /** Most threads; as many as the documents that wait are worth. */
     threads?: number;
     /** What the threads run. */
     script?: string;
@@ -61,6 +69,7 @@ export interface ParsePoolOptions {
 export class ParsePool {
     readonly #threads: Thread[] = [];
     readonly #queue: Waiting[] = [];
+    readonly #most: number;
     readonly #script: string;
     readonly #limit: number;
     readonly #looking: NodeJS.Timeout;
@@ -75,7 +84,8 @@ export class ParsePool {
         this.#script = script;
         this.#limit = documentMilliseconds;
         this.#looking = setInterval(() => this.#look(), Math.min(LOOK_EVERY, documentMilliseconds / 2));
-        for (let index = 0; index < threads; index++) this.#threads.push(this.#open());
+        this.#most = threads;
+        this.#threads.push(this.#open());
     }
 
     read(job: ParseJob): Promise<ParseResult> {
@@ -83,6 +93,21 @@ export class ParsePool {
             this.#queue.push({ job, done });
             this.#feed();
         });
+    }
+
+    /** Threads that are open. */
+    get threads(): number {
+        return this.#threads.length;
+    }
+
+    #openIfWorth(): void {
+        if (this.#threads.length >= this.#most || this.#bytesWaiting() <= WORTH_ANOTHER) return;
+        this.#threads.push(this.#open());
+        this.#feed();
+    }
+
+    #bytesWaiting(): number {
+        return this.#queue.reduce((sum, { job }) => sum + job.bytes.length, 0);
     }
 
     async close(): Promise<void> {
@@ -106,7 +131,7 @@ export class ParsePool {
 
     #start(told: Int32Array, thread: () => Thread): Worker {
         const worker = new Worker(this.#script, {
-            resourceLimits: { maxOldGenerationSizeMb: 1024 },
+            resourceLimits: { maxOldGenerationSizeMb: 1024, maxYoungGenerationSizeMb: YOUNG_MEGABYTES },
             workerData: told,
         });
         worker.on('message', (reply: ParseReply) => {
@@ -152,8 +177,9 @@ export class ParsePool {
         this.#feed();
     }
 
-    /** Looks how much computing each thread has put into the document it reads. */
+    /** Looks whether another thread is worth it, and how much computing each has put into the document it reads. */
     #look(): void {
+        this.#openIfWorth();
         for (const thread of this.#threads) {
             const reading = Atomics.load(thread.told, READING);
             const spent = processorTime(Atomics.load(thread.told, THREAD));

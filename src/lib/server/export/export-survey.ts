@@ -119,32 +119,42 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
     return summary;
 }
 
-/** Writes the files of a survey, of which the view has all parts; each appears whole or not at all. */
+/**
+ * Writes the files of a survey; each appears whole or not at all.
+ * @param links the survey as links are told from it, before all of its parts are there
+ * @param whole the view with all parts; links are written while it is made
+ */
 export async function exportSurvey(
     db: Database,
     folder: string,
     survey: Survey,
-    view: CheckView,
+    { links: ofLinks, whole }: { links: PackedSurvey; whole: Promise<CheckView> },
 ): Promise<SummaryFile> {
-    const packed = view.survey;
+    // Where the links cannot be written nobody waits for it any more.
+    whole.catch(() => undefined);
     await prepareExportFolder(folder);
     let links = 0;
-    const columns = pageColumns(packed);
-    const chosen = PAGE_FILE_COLUMNS.map((id) => columns.get(id)!);
-    function* pages() {
+    function* pages(packed: PackedSurvey) {
+        const columns = pageColumns(packed);
+        const chosen = PAGE_FILE_COLUMNS.map((id) => columns.get(id)!);
         for (let node = 0; node < packed.count; node++) {
             yield Object.fromEntries(chosen.map(({ id, value }) => [id, value(node)]));
         }
     }
     async function* linkRecords() {
-        for await (const record of eachLinkRecord(db, survey.id, packed)) {
+        for await (const record of eachLinkRecord(db, survey.id, ofLinks)) {
             links++;
             yield record;
         }
     }
+    const failed = (error: Error): never => {
+        throw new UserError(`The export into ${folder} failed: ${error.message}.`);
+    };
+    await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords()).catch(failed);
+    const view = await whole;
     try {
-        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
-        await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
+        const packed = view.survey;
+        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages(packed));
         await writeCsv(join(folder, 'findings.csv'), FINDING_COLUMNS, findingRecords(db, survey.id, view));
         await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
         const summary = summaryOf(survey, packed, links);
@@ -153,7 +163,7 @@ export async function exportSurvey(
         await rename(`${file}.tmp`, file);
         return summary;
     } catch (error) {
-        throw new UserError(`The export into ${folder} failed: ${(error as Error).message}.`);
+        return failed(error as Error);
     }
 }
 
