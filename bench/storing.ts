@@ -10,7 +10,7 @@ import { unreadPage } from '../src/lib/core/survey/survey-rows.ts';
 import { EarlierRun } from '../src/lib/server/crawl/earlier-run.ts';
 import { BlockReceiver, BlockSender } from '../src/lib/server/crawl/block-relay.ts';
 import { RowMaker } from '../src/lib/server/crawl/row-maker.ts';
-import { packJson } from '../src/lib/server/packed-json.ts';
+import { packFacts, packJson } from '../src/lib/server/packed-json.ts';
 import { textHash } from '../src/lib/server/text-hash.ts';
 import { inTransaction, rowsOfBatch, storeBatch } from '../src/lib/server/store/batch-store.ts';
 import { bulkLoad, RowWriter } from '../src/lib/server/store/bulk-load.ts';
@@ -53,7 +53,14 @@ function batchesOf(pages: number): SurveyBatch[] {
         rows.addBlocks(address, receiver.receive(sender.send(facts.blocks)));
         rows.addDetail({
             page: address,
-            facts: packJson(facts.document),
+            facts: packFacts({
+                document: facts.document,
+                sentType: 'text/html; charset=utf-8',
+                charset: 'UTF-8',
+                charsetFrom: 'header',
+                headers: [],
+                cookieNames: [],
+            }),
             text: packJson(facts.text),
             bodyHash: Buffer.alloc(8, number % 251),
             signature: facts.signature === null ? new Uint8Array(0) : new Uint8Array(facts.signature.buffer),

@@ -8,7 +8,7 @@ import { writeProblem, writeProblems } from '../../core/problems/problem.ts';
 import { readDirectives } from '../../core/page/directives.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
 import { unreadPage, type ListedLink, type PageRow } from '../../core/survey/survey-rows.ts';
-import { packJson } from '../packed-json.ts';
+import { packFacts } from '../packed-json.ts';
 import type { Answer, NoAnswer } from './fetch-url.ts';
 import { headerText } from './header-text.ts';
 import { mediaTypeOf } from './media-type.ts';
@@ -172,7 +172,7 @@ export class PageReader {
         const whole = answer.bodyRead === 'all' && answer.bodyTrouble === null && answer.body.length > 0;
         this.#rows.addDetail({
             page: id,
-            facts: packJson(record),
+            facts: packFacts(record),
             text: NOTHING,
             bodyHash: whole ? createHash('sha256').update(answer.body).digest().subarray(0, 8) : NOTHING,
             signature: NOTHING,

@@ -8,7 +8,7 @@ import type { FoundBlock } from '../../core/page/links.ts';
 import { packOutline } from '../../core/page/main-text.ts';
 import { readPage, type PageFacts, type PageHeaders } from '../../core/page/read-page.ts';
 import type { PageFactsRecord } from '../../core/survey/page-details.ts';
-import { packJson, packSource } from '../packed-json.ts';
+import { packFacts, packJson, packSource } from '../packed-json.ts';
 import { textHash } from '../text-hash.ts';
 import { decodeDocument, queryEncoderOf } from './charset.ts';
 
@@ -69,7 +69,7 @@ export function readAnswer(asked: ReceivedDocument, bytes: Uint8Array): ReadAnsw
         ...asked.answer,
     };
     const details: PackedDetails = {
-        facts: own(packJson(record)),
+        facts: own(packFacts(record)),
         text: own(
             pieces.length === 0
                 ? new Uint8Array(0)
