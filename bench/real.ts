@@ -167,9 +167,10 @@ async function survey(tree: string, data: string, served: ChildProcess, port: nu
     };
 }
 
-/** Without what differs between any two runs: how long an answer took. */
+/** Without what differs between any two runs: how long an answer took, and in which order findings of one cause are told. */
 function hashOf(file: string): string {
     const [head = '', ...records] = readFileSync(file, 'utf8').split('\r\n');
+    records.sort();
     const hash = createHash('sha256').update(head);
     const times = new Set(head.split(',').flatMap((name, index) => (name === 'milliseconds' ? [index] : [])));
     for (const record of records) {

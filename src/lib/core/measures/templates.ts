@@ -53,12 +53,15 @@ export const blockTemplates = perModel((model: GraphModel): BlockTemplates => {
         else byPlace.set(key, [block]);
     }
 
+    // Numbers of blocks go by which answer came first: what is alike is told apart by where it stands first instead.
+    const first = new Uint32Array(blockList.length);
+    for (let at = pageBlocks.length - 1; at >= 0; at--) first[pageBlocks[at]!] = at;
     const groupOf = new Int32Array(blockList.length).fill(-1);
     /** First block of each group: the one on most pages. */
     const firsts: number[] = [];
     for (const blocks of byPlace.values()) {
         const sizeOf = (block: number): number => listStart[blockList[block]! + 1]! - listStart[blockList[block]!]!;
-        blocks.sort((a, b) => blockPages[b]! - blockPages[a]! || sizeOf(b) - sizeOf(a) || a - b);
+        blocks.sort((a, b) => blockPages[b]! - blockPages[a]! || sizeOf(b) - sizeOf(a) || first[a]! - first[b]!);
         for (const group of grouping.of(blocks, blockList)) {
             for (const block of group) groupOf[block] = firsts.length;
             firsts.push(group[0]!);

@@ -19,7 +19,7 @@ export const PARTS: readonly Part[] = ['core', 'measures', 'text', 'links'];
 /** Raised when facts are read that were not before: a survey whose rows are there is packed anew. */
 export const FACTS_VERSION = 4;
 /** Raised when a measure is added, or means something else: measures are made again from kept facts, of any age. */
-export const MEASURES_VERSION = 2;
+export const MEASURES_VERSION = 3;
 
 /** A column that an import brought: visits of a list, hits of a log. */
 export interface GivenColumn {

@@ -10,7 +10,7 @@ import { Site } from '../../../../tests/support/small-site.ts';
 
 const O = 'https://a.example';
 
-/** A survey of some pages, rows made one by one: no block is ever merged but by its content. */
+/** A survey of some pages, rows made one by one: no block is ever merged but by its content, of which its name is made. */
 function survey(pages: Record<string, string>, status: Record<string, number> = {}): PackedSurvey {
     const rows: SurveyRows = emptyRows();
     const ids = new Map<string, number>();
@@ -35,12 +35,12 @@ function survey(pages: Record<string, string>, status: Record<string, number> = 
         const facts = readPage(html, O + path, { link: [], refresh: '', xRobotsTag: [] });
         facts.blocks.forEach(({ region, place, links }, ordinal) => {
             const listed = links.map((link): ListedLink => ({ ...link, target: address(link.target), text: '' }));
-            const key = JSON.stringify([region, place, listed.map(({ target, anchor }) => [target, anchor])]);
+            const key = JSON.stringify([region, place, links.map(({ target, anchor }) => [target, anchor])]);
             let block = blocks.get(key);
             if (block === undefined) {
                 blocks.set(key, (block = blocks.size));
                 rows.lists.push({ id: block, links: listed });
-                rows.blocks.push({ id: block, region, place, list: block, name: `b${block}` });
+                rows.blocks.push({ id: block, region, place, list: block, name: key });
             }
             rows.pageBlocks.push({ page, ordinal, block, layout: 0, line: links[0]!.line });
         });
@@ -88,6 +88,21 @@ describe('templates', () => {
         expect(templates.map((_, number) => open(number).pages.length)).toEqual([4, 2]);
         expect(templates.map(({ links }) => links)).toEqual([4, 1]);
         expect(templates[0]!.first).toContain('to /b');
+    });
+
+    it('is called the same whichever page was answered first', () => {
+        const paths = ['/', ...Array.from({ length: 11 }, (_, at) => `/p${at}`)];
+        const long = (current: string): string =>
+            `<nav>${paths.map((path) => (path === current ? path : `<a href="${path}">${path}</a>`)).join(' ')}</nav>`;
+        // Each of its blocks is as long as the others, and stands on one page.
+        const named = (...order: string[]): string[] =>
+            templateList(survey(Object.fromEntries(order.map((path) => [path, long(path)]))), MANY).map(
+                ({ name }) => name,
+            );
+        const names = named('/', '/p3', '/p7');
+        expect(names).toHaveLength(1);
+        expect(named('/p7', '/', '/p3')).toEqual(names);
+        expect(named('/p3', '/p7', '/')).toEqual(names);
     });
 
     it('tells all its links once, with what they answered', () => {
