@@ -1,7 +1,7 @@
 /** The hash by which main texts are told to be the same. */
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 
 /** First 8 bytes of the SHA-256 of a text; none for an empty one. */
 export function textHash(text: string): Uint8Array {
-    return text === '' ? new Uint8Array(0) : createHash('sha256').update(text).digest().subarray(0, 8);
+    return text === '' ? new Uint8Array(0) : hash('sha256', text, 'buffer').subarray(0, 8);
 }

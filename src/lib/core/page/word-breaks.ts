@@ -98,14 +98,18 @@ export function eachPlainWord(
     for (let at = 0; at < length;) {
         while (at < length && KINDS[text.charCodeAt(at)] === GAP) at++;
         const from = at;
-        let isPlain = true;
+        /** The classes of its characters, as bits. */
+        let kinds = 0;
         for (; at < length; at++) {
             const kind = KINDS[text.charCodeAt(at)]!;
             if (kind === GAP) break;
-            if (kind === ASK) isPlain = false;
+            kinds |= 1 << kind;
         }
-        if (isPlain && at - from <= longest) tellWords(text, from, at, tell);
-        else ask(from, at);
+        if ((kinds & (1 << ASK)) !== 0 || at - from > longest) ask(from, at);
+        // Most runs are a word and nothing else.
+        else if ((kinds & ~((1 << LETTER) | (1 << DIGIT))) === 0) {
+            if (kinds !== 0) tell(from, at);
+        } else tellWords(text, from, at, tell);
     }
 }
 

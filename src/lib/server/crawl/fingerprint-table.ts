@@ -6,7 +6,7 @@
  * Invariant: an open-addressing table of at most 60 % load; slot i is free while `ids[i]` is 0, else it holds number
  * `ids[i] - 1` and the four words of its fingerprint at `words[4 i]`.
  */
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 
 export class FingerprintTable {
     #words = new Uint32Array(4 * 1024);
@@ -16,7 +16,7 @@ export class FingerprintTable {
 
     /** @returns the number of a content, and whether it was given just now */
     number(content: string): { id: number; isNew: boolean } {
-        const print = createHash('sha256').update(content).digest();
+        const print = hash('sha256', content, 'buffer');
         const slot = this.#find(
             print.readUInt32LE(0),
             print.readUInt32LE(4),

@@ -41,10 +41,10 @@ interface Thread {
 /** Room for a document and its tree: with less of it, what is gone a moment later is copied first. */
 const YOUNG_MEGABYTES = 64;
 /**
- * Bytes of documents that wait, at a look, before another thread is opened. A thread takes a second of computing until
- * its code is fast, and one that is fast reads small documents quicker than they are fetched.
+ * Bytes of documents that wait, added up look by look, before another thread is opened. A thread takes a second of
+ * computing until its code is fast, and one that is fast reads small documents quicker than they are fetched.
  */
-const WORTH_ANOTHER = 512 * 1024;
+const WORTH_ANOTHER = 1024 * 1024;
 /** Documents given to a thread at once: it need not wait until we come round to give it the next. */
 const GIVEN_AHEAD = 2;
 
@@ -70,6 +70,7 @@ export class ParsePool {
     readonly #threads: Thread[] = [];
     readonly #queue: Waiting[] = [];
     readonly #most: number;
+    #waited = 0;
     readonly #script: string;
     readonly #limit: number;
     readonly #looking: NodeJS.Timeout;
@@ -101,13 +102,13 @@ export class ParsePool {
     }
 
     #openIfWorth(): void {
-        if (this.#threads.length >= this.#most || this.#bytesWaiting() <= WORTH_ANOTHER) return;
+        if (this.#threads.length >= this.#most) return;
+        const waiting = this.#queue.reduce((sum, { job }) => sum + job.bytes.length, 0);
+        this.#waited = waiting === 0 ? 0 : this.#waited + waiting;
+        if (this.#waited <= WORTH_ANOTHER) return;
+        this.#waited = 0;
         this.#threads.push(this.#open());
         this.#feed();
-    }
-
-    #bytesWaiting(): number {
-        return this.#queue.reduce((sum, { job }) => sum + job.bytes.length, 0);
     }
 
     async close(): Promise<void> {

@@ -2,7 +2,7 @@
  * One received document, from its bytes to all that is kept of it: read, and packed as it is stored. Pure; runs in a
  * thread of its own (`parse-thread.ts`), so that the thread that fetches never does it.
  */
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { idHashes } from '../../core/page/fragments.ts';
 import type { FoundBlock } from '../../core/page/links.ts';
 import { packOutline } from '../../core/page/main-text.ts';
@@ -75,7 +75,7 @@ export function readAnswer(asked: ReceivedDocument, bytes: Uint8Array): ReadAnsw
                 ? new Uint8Array(0)
                 : packJson([pieces.map((piece) => piece.block), pieces.map((piece) => piece.text)]),
         ),
-        bodyHash: own(createHash('sha256').update(bytes).digest().subarray(0, 8)),
+        bodyHash: own(hash('sha256', bytes, 'buffer').subarray(0, 8)),
         signature: signature === null ? new Uint8Array(0) : own(new Uint8Array(signature.buffer)),
         sketch: own(new Uint8Array(sketch.buffer, sketch.byteOffset, sketch.byteLength)),
         ids: bytesOf(idHashes(document.ids)),

@@ -2,7 +2,7 @@
  * Makes rows of what was read, giving numbers to addresses, lists, layouts and blocks. Equal lists, layouts and blocks
  * get one number: they are compared in full.
  */
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { pathOf } from '../../core/address/address.ts';
 import type { Belonging } from '../../core/scope/belonging.ts';
 import { applyUrlRules, type UrlRules } from '../../core/address/url-rules.ts';
@@ -192,10 +192,7 @@ export class RowMaker {
             link.rel,
             // Marks say how it looks, not what it is: without them names are those of earlier versions.
         ]);
-        return createHash('sha256')
-            .update(JSON.stringify([region, place, content]))
-            .digest('hex')
-            .slice(0, 12);
+        return hash('sha256', JSON.stringify([region, place, content]), 'hex').slice(0, 12);
     }
 
     /** Takes the rows made since the last time. */
