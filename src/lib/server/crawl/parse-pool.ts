@@ -102,13 +102,22 @@ export class ParsePool {
     }
 
     #openIfWorth(): void {
-        if (this.#threads.length >= this.#most) return;
+        if (this.#threads.length >= this.#most || this.#closed) return;
         const waiting = this.#queue.reduce((sum, { job }) => sum + job.bytes.length, 0);
         this.#waited = waiting === 0 ? 0 : this.#waited + waiting;
-        if (this.#waited <= WORTH_ANOTHER) return;
+        if (this.#waited <= WORTH_ANOTHER && !this.#isHeldUp()) return;
         this.#waited = 0;
         this.#threads.push(this.#open());
         this.#feed();
+    }
+
+    /** Documents wait while every thread has been at one document since the last look: what is hostile holds nobody up. */
+    #isHeldUp(): boolean {
+        if (this.#queue.length === 0) return false;
+        return this.#threads.every(({ told, watched }) => {
+            const reading = Atomics.load(told, READING);
+            return reading !== NOTHING_READ && reading === watched.id;
+        });
     }
 
     async close(): Promise<void> {
