@@ -164,12 +164,19 @@ export async function surveyCommand(words: string[]): Promise<number> {
             const patience = broke === '' ? undefined : 5_000;
             let ended: Survey | null;
             let packed: PackedSurvey;
+            let words: ReturnType<typeof packInThread> | null = null;
             try {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
                 const last = ended;
                 const make = result.ended && !isLaidAside ? makeAndSavePacked : makePacked;
-                packed = (await whileAway(() => make(store.db, last), patience)).survey;
+                const packing = whileAway(() => make(store.db, last), patience);
+                // What was laid aside has no words yet: they are gathered when a survey ends, in a thread while links are written.
+                if (make === makeAndSavePacked) {
+                    words = packInThread(hold.access, survey.id, { make: 'words', wanted: true, after: packing });
+                    words.catch(() => undefined);
+                }
+                packed = (await packing).survey;
             } catch (error) {
                 if (broke === '') throw error;
                 console.error(
@@ -177,12 +184,6 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 );
                 return EXIT.endedEarly;
             }
-            // What was laid aside has no words yet: they are gathered when a survey ends, in a thread while links are written.
-            const words =
-                result.ended && !isLaidAside
-                    ? packInThread(hold.access, survey.id, { make: 'words', wanted: true })
-                    : null;
-            words?.catch(() => undefined);
             const surveys: Surveys = {
                 db: store.db,
                 open: async (of) => (of.id === survey.id ? packed : (await makeAndSavePacked(store.db, of)).survey),

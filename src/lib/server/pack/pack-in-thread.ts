@@ -15,20 +15,25 @@ const YOUNG_MEGABYTES = 64;
 /**
  * @param options.make what is made, from what
  * @param options.wanted hands its parts over
+ * @param options.after what it waits for, ready by then: a thread takes a while until it can begin
  * @throws Error with a sentence part when it could not be packed
  */
 export async function packInThread(
     access: DatabaseAccess,
     surveyId: number,
-    options: Pick<PackRequest, 'make' | 'wanted'>,
+    { after, ...options }: Pick<PackRequest, 'make' | 'wanted'> & { after?: Promise<unknown> },
     script = join(projectRoot(), 'build/node/pack-thread.js'),
 ): Promise<Map<StoredPart, Sections>> {
-    const request: PackRequest = { access, surveyId, ...options };
+    const request: PackRequest = { access, surveyId, ...options, waits: after !== undefined };
     const reply = await new Promise<PackReply>((resolve) => {
         const worker = new Worker(script, {
             workerData: request,
             resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: YOUNG_MEGABYTES },
         });
+        after?.then(
+            () => worker.postMessage('begin'),
+            () => void worker.terminate(),
+        );
         worker.on('message', resolve);
         worker.on('error', (error) => resolve({ ok: false, say: error.message }));
         worker.on('exit', () => resolve({ ok: false, say: 'the thread that packs it ended early' }));

@@ -1,4 +1,5 @@
 /** A thread that packs one survey and ends: neither its time nor its memory are those of the process that asks. */
+import { once } from 'node:events';
 import { parentPort, workerData } from 'node:worker_threads';
 import { encodeSections, type Sections } from '../../core/packed/sections.ts';
 import type { DatabaseAccess } from '../process/database-process.ts';
@@ -18,6 +19,8 @@ export interface PackRequest {
     make: 'kept' | 'shown' | { measuresOf: number } | 'words';
     /** Hand its parts over. */
     wanted: boolean;
+    /** Gets ready, and begins when it is told to. */
+    waits?: boolean;
 }
 
 export type PackReply =
@@ -56,5 +59,7 @@ async function partsOf(
     return (await (make === 'kept' ? makeAndSavePacked : makePacked)(db, survey)).parts;
 }
 
-const reply = await pack(workerData as PackRequest);
+const request = workerData as PackRequest;
+if (request.waits && parentPort) await once(parentPort, 'message');
+const reply = await pack(request);
 parentPort?.postMessage(reply, reply.ok ? reply.parts.map(([, bytes]) => bytes.buffer) : []);
