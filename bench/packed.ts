@@ -68,8 +68,11 @@ function onceTimed(work: () => void): number {
 const GOALS = { all: 4, first: null, second: null, third: null };
 const viewOf = (survey: PackedSurvey) => siteView(survey, { goals: GOALS, priority: new Uint8Array(survey.count) });
 
-export async function packedBench(options: BenchOptions): Promise<void> {
-    const pages = options.pages ?? 100_000;
+/** Parts as they are stored: deflated piece by piece, with their sizes unpacked. */
+type Stored = Map<Part, { chunks: Buffer[]; size: number }>;
+
+/** Packs the made rows and tells how long that takes; nothing of it stays but what is stored. */
+function storedParts(pages: number): Stored {
     const rows = rowsOf(pages);
     const began = performance.now();
     const { parts, survey: packed } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rows);
@@ -86,7 +89,7 @@ export async function packedBench(options: BenchOptions): Promise<void> {
     line(`  of it: grouping ${templates.length.toLocaleString('en')} templates`, `${grouping.toFixed(0)} ms`);
     line('  of it: which of them alone lead somewhere', `${holding.toFixed(0)} ms`);
 
-    const stored = new Map<Part, { chunks: Buffer[]; size: number }>();
+    const stored: Stored = new Map();
     let bytes = 0;
     for (const [part, sections] of parts) {
         const whole = encodeSections(sections);
@@ -100,7 +103,12 @@ export async function packedBench(options: BenchOptions): Promise<void> {
         stored.set(part, { chunks, size: whole.length });
     }
     line('stored', `${(bytes / 1e6).toFixed(1)} MB`);
+    return stored;
+}
 
+export async function packedBench(options: BenchOptions): Promise<void> {
+    const pages = options.pages ?? 100_000;
+    const stored = storedParts(pages);
     const inflate = (): Map<Part, Uint8Array<ArrayBuffer>> => {
         const all = new Map<Part, Uint8Array<ArrayBuffer>>();
         for (const [part, { chunks, size }] of stored) {
