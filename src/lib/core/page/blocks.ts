@@ -80,37 +80,31 @@ export class ContainerFinder {
         }
     }
 
-    /** @param grouped false for resources, which belong to their landmark and never to a list */
-    find(link: LeanElement, grouped: boolean): Container {
-        return this.#within(link, grouped ? this.#ofLinks : this.#ofResources, grouped, true);
-    }
-
     /**
-     * The container of what is in an element, counting the element itself: links of one list share it, and all that is
-     * above it is gone through once for them all. Without recursion: a hostile page can nest deeper than the stack.
-     * @param isLink the element is the link: it opens no region for itself
+     * Links of one list share their container, and all that is above it is gone through once for them all. Without
+     * recursion: a hostile page can nest deeper than the stack.
+     * @param grouped false for resources, which belong to their landmark and never to a list
      */
-    #within(element: LeanElement, known: Map<LeanElement, Container>, grouped: boolean, isLink: boolean): Container {
+    find(link: LeanElement, grouped: boolean): Container {
+        const known = grouped ? this.#ofLinks : this.#ofResources;
+        /** What is not known yet, from the link up. */
         const path: LeanElement[] = [];
         let found: Container | null = null;
-        for (let up: LeanElement | null = element; up && found === null; up = up.parent) {
-            const isItself = isLink && up === element;
-            const before = isItself ? undefined : known.get(up);
-            if (before) found = before;
-            else if (!isItself && this.#landmark(up)) found = this.#container(up, this.#landmark(up)!, up, null, false);
-            else if (isTop(up)) found = this.#container(up, 'other', up, null, false);
-            else {
-                path.push(up);
-                continue;
-            }
-            if (!isItself) known.set(up, found);
+        for (let up: LeanElement | null = link; up && found === null; up = up.parent) {
+            // A link opens no region for itself, though it may for what is in it: then it is met here from below.
+            const isAround = up !== link;
+            found = (isAround && known.get(up)) || null;
+            if (found !== null) break;
+            const region = isAround ? this.#landmark(up) : null;
+            if (region !== null || isTop(up)) found = this.#container(up, region ?? 'other', up, null, false);
+            else path.push(up);
         }
         // Above all of it is nothing: the link stands by itself.
-        found ??= this.#container(element, 'other', element, null, false);
+        found ??= this.#container(link, 'other', link, null, false);
         for (let at = path.length - 1; at >= 0; at--) {
             const one = path[at]!;
             if (grouped && !found.isGroup) found = this.#group(one, found);
-            if (!(isLink && one === element)) known.set(one, found);
+            if (one !== link) known.set(one, found);
         }
         return found;
     }
