@@ -42,6 +42,9 @@ for (let code = 0; code < PARTS.length; code++) {
 }
 const is = (code: number, part: number): boolean => code < 0x80 && (PARTS[code]! & part) !== 0;
 
+/** Characters of a comment that are looked through, and odd comments after which none is: looking must not cost the square. */
+const LONGEST_COMMENT = 10_000;
+const MOST_ODD_COMMENTS = 100;
 /** Attributes of one tag, beyond which parse5 keeps a set of their names: a bound against tags without end. */
 const MOST_ATTRIBUTES = 64;
 
@@ -134,6 +137,8 @@ export class PlacingTokenizer extends TagPlacer {
 }
 
 export class LeanTokenizer extends TagPlacer {
+    #oddComments = 0;
+
     constructor(handler: TokenHandler) {
         super(handler, false);
     }
@@ -228,14 +233,15 @@ export class LeanTokenizer extends TagPlacer {
     }
 
     #comment(input: string, from: number): boolean {
-        if (!input.startsWith('<!--', from)) return false;
-        const end = input.indexOf('-->', from + 4);
-        if (end === -1) return false;
+        if (this.#oddComments > MOST_ODD_COMMENTS || !input.startsWith('<!--', from)) return false;
+        const text = input.slice(from + 4, from + 4 + LONGEST_COMMENT);
+        const end = text.indexOf('-->');
         // What ends a comment in other ways is left to parse5.
-        const first = input.charCodeAt(from + 4);
-        if (first === GREATER_THAN || input.startsWith('->', from + 4)) return false;
-        if (input.slice(from + 4, end).includes('--!')) return false;
-        this.#emitted(end + 2);
+        if (end === -1 || text.startsWith('>') || text.startsWith('->') || text.slice(0, end).includes('--!')) {
+            this.#oddComments++;
+            return false;
+        }
+        this.#emitted(from + end + 6);
         this.handler.onComment({ type: Token.TokenType.COMMENT, data: '', location: null });
         return true;
     }
@@ -271,7 +277,7 @@ export class LeanTokenizer extends TagPlacer {
                 const isQuoted = quote === DOUBLE_QUOTE || quote === SINGLE_QUOTE;
                 value = isQuoted ? withLineFeeds(input.slice(at + 2, end)) : input.slice(at + 1, end);
                 at = isQuoted ? end + 1 : end;
-            } else if (is(code, WHITE) && isBeforeEquals(input, at)) return false;
+            }
             if (!hasName(attributes, name)) attributes.push({ name, value });
         }
         const { name, id } = tagNameOf(written);
@@ -324,11 +330,4 @@ function valueEnd(input: string, from: number): number {
     while (is(input.charCodeAt(at), BARE_VALUE)) at++;
     const code = input.charCodeAt(at);
     return at > from && (code === GREATER_THAN || is(code, WHITE)) ? at : -1;
-}
-
-/** Whether the white space from a place on stands before an equals sign: the value of the attribute before it. */
-function isBeforeEquals(input: string, from: number): boolean {
-    let at = from;
-    while (is(input.charCodeAt(at), WHITE)) at++;
-    return input.charCodeAt(at) === EQUALS;
 }

@@ -169,6 +169,12 @@ describe('parseLean', () => {
         }
     });
 
+    it('does so behind so many odd comments that it stops looking at them', () => {
+        expectSame(
+            `${'<p><!-- a --!>'.repeat(150)}<b><!-- c -->d<!-- --><!-->e${' x'.repeat(6_000)}<!-- ${'y'.repeat(20_000)} -->f`,
+        );
+    });
+
     it('does so across the size at which the tokenizer drops what it has read', () => {
         const html = `<title>t</title>${'<p class="a\r\nb">some words &amp; more\r\n</p>'.repeat(6_000)}<a href="/end">end</a>`;
         expectSame(html);
