@@ -3,7 +3,7 @@
  * one form; `readDirectives` puts robots directives together for our agent, the strictest winning.
  */
 import { problem, type Problem } from '../problems/problem.ts';
-import { foldSpace } from './text.ts';
+import { foldSpace } from './white-space.ts';
 
 /** The product token of our agent unless a site's settings choose another (RFC 9309 2.2.1). */
 export const PRODUCT_TOKEN = 'edgemap';

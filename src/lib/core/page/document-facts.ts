@@ -1,7 +1,8 @@
 /** The facts of a document beside its links: headings, social tags, structured data, dates, ids, what stands misplaced. */
 import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
 import { noscriptLinks } from './noscript.ts';
-import { foldSpace, textContent } from './text.ts';
+import { textContent } from './text.ts';
+import { foldSpace } from './white-space.ts';
 
 export interface Heading {
     /** 1 to 6. */

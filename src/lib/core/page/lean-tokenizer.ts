@@ -58,12 +58,16 @@ const MOST_NAMES = 2_000;
 const tagNames = new Map<string, TagName>();
 const attributeNames = new Map<string, string>();
 
+/** A text that shares no memory with the document it was cut from: kept names would keep whole documents. */
+const ownText = (cut: string): string => ` ${cut}`.slice(1);
+
 function tagNameOf(written: string): TagName {
     let known = tagNames.get(written);
     if (known === undefined) {
-        const name = written.toLowerCase();
+        const own = ownText(written);
+        const name = own.toLowerCase();
         known = { name, id: html.getTagID(name) };
-        if (tagNames.size < MOST_NAMES) tagNames.set(written, known);
+        if (tagNames.size < MOST_NAMES) tagNames.set(own, known);
     }
     return known;
 }
@@ -71,8 +75,9 @@ function tagNameOf(written: string): TagName {
 function attributeNameOf(written: string): string {
     let known = attributeNames.get(written);
     if (known === undefined) {
-        known = written.toLowerCase();
-        if (attributeNames.size < MOST_NAMES) attributeNames.set(written, known);
+        const own = ownText(written);
+        known = own.toLowerCase();
+        if (attributeNames.size < MOST_NAMES) attributeNames.set(own, known);
     }
     return known;
 }

@@ -1,4 +1,6 @@
 /** The lean tree against parse5's own tree, on soups of tags, text and everything that ends a run of input. */
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { describe, expect, it } from 'vitest';
 import { isElement, parseLean, type LeanElement } from './lean-tree.ts';
@@ -167,6 +169,23 @@ describe('parseLean', () => {
             const tag = Array.from({ length: 1 + next(12) }, () => IN_TAGS[next(IN_TAGS.length)]!).join('');
             expectSame(`x<${['p', 'a', '/p', 'br', '!--', 'textarea'][next(6)]}${tag}>text</a><b>y`);
         }
+    });
+
+    it('keeps no document for the names that were met in it', () => {
+        setFlagsFromString('--expose-gc');
+        const collect = runInNewContext('gc') as () => void;
+        const heap = (): number => {
+            collect();
+            return process.memoryUsage().heapUsed;
+        };
+        const before = heap();
+        for (let number = 0; number < 60; number++) {
+            // Longer than what V8 copies when it cuts a text.
+            const tag = `<x-of-a-long-name-${number} data-of-a-long-name-${number}="y">`;
+            parseLean(`${tag}${'word '.repeat(200_000)}${number}`);
+        }
+        // Sixty documents of a megabyte each.
+        expect(heap() - before).toBeLessThan(30_000_000);
     });
 
     it('does so behind so many odd comments that it stops looking at them', () => {

@@ -8,7 +8,7 @@ import { tokensForAgent, tokensOf, type RobotsMeta } from './directives.ts';
 import type { Heading, StructuredData } from './document-facts.ts';
 import { attributeOf, type LeanElement } from './lean-tree.ts';
 import type { FoundLink } from './links.ts';
-import { foldSpace } from './text.ts';
+import { foldSpace } from './white-space.ts';
 
 /** Problems of one kind that are kept of a page: bounds against hostile documents. */
 const MOST_OF_A_KIND = 3;

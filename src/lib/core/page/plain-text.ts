@@ -1,5 +1,5 @@
 /** A text that is no page yet, as passages: typed or pasted, parted by empty lines. */
-import { foldSpace } from './text.ts';
+import { foldSpace } from './white-space.ts';
 import type { Passage, RunningText } from './running-text.ts';
 
 /** A line that is short and ends like no sentence, with an empty line behind it, is a heading. */

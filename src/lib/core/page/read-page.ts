@@ -18,8 +18,9 @@ import { LINK_MARK, type FoundBlock, type FoundLink, type LinkKind } from './lin
 import { hidesItself, isBeside, linkMarks } from './link-marks.ts';
 import { noscriptLinks } from './noscript.ts';
 import { OUTSIDE, textPlaces } from './text-blocks.ts';
+import { bodyPieces, textContent } from './text.ts';
+import { foldSpace } from './white-space.ts';
 import { countWords } from './word-breaks.ts';
-import { bodyPieces, foldSpace, textContent } from './text.ts';
 import { DocumentFactsFinder, type DocumentFacts } from './document-facts.ts';
 import { MarkupFinder } from './markup.ts';
 import { pageDate } from './page-date.ts';

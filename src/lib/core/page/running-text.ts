@@ -18,6 +18,7 @@ import { lineIndex, type TextPlace } from './line-index.ts';
 import { resolveBase } from './read-page.ts';
 import { OUTSIDE, textPlaces } from './text-blocks.ts';
 import { NO_TEXT, partsWords } from './text.ts';
+import { isWhite } from './white-space.ts';
 
 /**
  * What a passage is: running text; a heading or another label (a term, a caption); a quotation marked up as such; code;
@@ -64,19 +65,6 @@ const CONTROLS = new Set(['button', 'select', 'option', 'datalist', 'object', 'a
 const MAX_PASSAGES = 50_000;
 const MAX_CHARACTERS = 2_000_000;
 const MAX_LINKS = 50_000;
-
-const isSpace = (code: number): boolean =>
-    code <= 32
-        ? (code >= 9 && code <= 13) || code === 32
-        : code === 0x85 ||
-          code === 0xa0 ||
-          code === 0x1680 ||
-          (code >= 0x2000 && code <= 0x200a) ||
-          code === 0x2028 ||
-          code === 0x2029 ||
-          code === 0x202f ||
-          code === 0x205f ||
-          code === 0x3000;
 
 /** A link of the document: what is clicked, with its address as written. */
 function hrefOf(element: LeanElement): string | null {
@@ -236,7 +224,7 @@ class PassageGatherer {
         let isLinear = false;
         const offsets = placesIn(node, this.#source);
         for (let at = 0; at < text.length; at++) {
-            if (isSpace(text.charCodeAt(at))) {
+            if (isWhite(text.charCodeAt(at))) {
                 this.#gap = this.#text !== '';
                 isLinear = false;
                 continue;

@@ -1,41 +1,5 @@
 import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
-
-/** 1 for white space, by code unit. */
-const IS_WHITE = new Uint8Array(0x3001);
-for (let code = 0; code < IS_WHITE.length; code++)
-    IS_WHITE[code] = /\p{White_Space}/u.test(String.fromCharCode(code)) ? 1 : 0;
-
-/** Runs of Unicode white space become one space; none at the ends. */
-export function foldSpace(text: string): string {
-    const { length } = text;
-    /** What is done with, and where the part begins that is taken over as it is. */
-    let out = '';
-    let from = 0;
-    for (let at = 0; at < length; at++) {
-        if (!isWhite(text.charCodeAt(at))) continue;
-        let to = at + 1;
-        while (to < length && isWhite(text.charCodeAt(to))) to++;
-        const isOneSpace = to === at + 1 && text.charCodeAt(at) === SPACE;
-        // Most white space is one space between two words, and stays.
-        if (!isOneSpace || at === 0 || to === length) {
-            out += text.slice(from, at);
-            if (out !== '' && to < length) out += ' ';
-            from = to;
-        }
-        at = to;
-    }
-    return from === 0 ? text : out + text.slice(from);
-}
-
-const SPACE = 32;
-const isWhite = (code: number): boolean => code <= 0x3000 && IS_WHITE[code] === 1;
-
-function hasText(text: string): boolean {
-    for (let at = 0; at < text.length; at++) {
-        if (!isWhite(text.charCodeAt(at))) return true;
-    }
-    return false;
-}
+import { hasText } from './white-space.ts';
 
 /** Elements whose text is not text of the page. */
 export const NO_TEXT: ReadonlySet<string> = new Set(['script', 'style', 'template', 'noscript']);

@@ -3,6 +3,7 @@
  * letters, digits, and the punctuation around them, by a table. Runs of anything else (combining marks, scripts without
  * spaces, Hebrew with its quotes, emoji) are left to the segmenter of the platform, which takes twenty times as long.
  */
+import { isWhite } from './white-space.ts';
 
 /** Classes of characters (`Word_Break` of UAX 29, as far as they matter here). */
 const OTHER = 0;
@@ -57,22 +58,13 @@ const RANGES: readonly [from: number, to: number, kind: number][] = [
     [0x20a0, 0x20bf, OTHER],
     [0x2190, 0x23ff, OTHER],
     [0x2500, 0x27bf, OTHER],
-    // White space (the Unicode property), where there is a boundary on both sides.
-    [0x09, 0x0d, GAP],
-    [0x20, 0x20, GAP],
-    [0x85, 0x85, GAP],
-    [0xa0, 0xa0, GAP],
-    [0x1680, 0x1680, GAP],
-    [0x2000, 0x200a, GAP],
-    [0x2028, 0x2029, GAP],
-    [0x202f, 0x202f, GAP],
-    [0x205f, 0x205f, GAP],
-    [0x3000, 0x3000, GAP],
 ];
 
 /** Class of each UTF-16 code unit; surrogates are asked about. */
 const KINDS = new Uint8Array(0x10000).fill(ASK);
 for (const [from, to, kind] of RANGES) KINDS.fill(kind, from, to + 1);
+// There is a boundary on both sides of white space.
+for (let code = 0; code < KINDS.length; code++) if (isWhite(code)) KINDS[code] = GAP;
 
 /** Whether punctuation between two characters makes one word of them (UAX 29, WB6, WB7, WB11 and WB12). */
 function joinsOver(kind: number, before: number, after: number): boolean {
