@@ -31,6 +31,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     const first = performance.now();
     foundOf(view);
     const finding = performance.now() - first;
+    most = process.memoryUsage().heapUsed;
     for (const _ of siteFindings(view)) {
         if (++findings % LOOK === 0) most = Math.max(most, process.memoryUsage().heapUsed);
     }
@@ -55,6 +56,7 @@ export async function checksBench({ pages }: BenchOptions): Promise<void> {
     line('  the findings as columns', `${(bytes / 1e6).toFixed(1)} MB, ${subject.length.toLocaleString('en')} rows`);
     line('  ratio, checking to making and packing the rows', ratio(finding, packing));
     line('  more heap while they run, at most', `${((most - base) / 1e6).toFixed(0)} MB`);
+    line('  of that kept', `${((heapAfterCollecting() - base) / 1e6).toFixed(0)} MB`);
     await robotsEdit(survey);
     await sitemapOf(survey);
 }

@@ -1,4 +1,5 @@
 /** Where what was found stands: of a page that page, of links every page whose links count that holds one. */
+import { signedColumn } from '../growing-column.ts';
 import { linkGraphOf, listOfLink } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { isSameSort, type FindingPlace, type LinkSort } from './check.ts';
@@ -19,16 +20,16 @@ export function eachPlace(
     isMeant: (row: number) => boolean,
     visit: VisitPlace,
 ): void {
-    const rows: { targets: number[]; links: number[] } = { targets: [], links: [] };
+    const [targets, links] = [signedColumn(), signedColumn()];
     for (let row = 0; row < found.check.length; row++) {
         if (!isMeant(row)) continue;
         const { ofTarget, ofLink } = CHECKS[found.check[row]!]!;
-        if (ofLink !== null) rows.links.push(row);
-        else if (ofTarget !== null) rows.targets.push(row);
+        if (ofLink !== null) links.push(row);
+        else if (ofTarget !== null) targets.push(row);
         else visit(row, found.subject[row]!, null, -1);
     }
-    if (rows.targets.length > 0) eachOfTargets(survey, found, rows.targets, visit);
-    if (rows.links.length > 0) eachOfLinks(survey, found, rows.links, visit);
+    if (targets.length > 0) eachOfTargets(survey, found, targets.values(), visit);
+    if (links.length > 0) eachOfLinks(survey, found, links.values(), visit);
 }
 
 /**
@@ -51,7 +52,7 @@ export function eachAbout(
     if (hasSingle) eachPlace(survey, found, (row) => isSingle(row) && isMeant(row), visit);
 }
 
-function eachOfTargets(survey: PackedSurvey, found: Found, all: readonly number[], visit: VisitPlace): void {
+function eachOfTargets(survey: PackedSurvey, found: Found, all: Int32Array, visit: VisitPlace): void {
     for (const links of LINK_SORTS) {
         const rows = new Map<number, number[]>();
         const marked = new Uint8Array(survey.count);
@@ -70,7 +71,7 @@ function eachOfTargets(survey: PackedSurvey, found: Found, all: readonly number[
     }
 }
 
-function eachOfLinks(survey: PackedSurvey, found: Found, rows: readonly number[], visit: VisitPlace): void {
+function eachOfLinks(survey: PackedSurvey, found: Found, rows: Int32Array, visit: VisitPlace): void {
     const { pageBlocks, blockTemplate, listStart } = linkGraphOf(survey);
     const { start, pageBlock, node } = holdersOf(survey);
     const sources = new Map<LinkSort['from'], (node: number) => boolean>();

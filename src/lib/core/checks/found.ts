@@ -3,6 +3,7 @@
  * which a check finds something. Sets, findings one by one, causes and the page sheet are made of these rows; what a row says is asked
  * of its check again, which is O(1).
  */
+import { bytesColumn, signedColumn } from '../growing-column.ts';
 import { latest } from '../kept.ts';
 import { causesOfRows, type CauseOf } from './cause-rows.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -54,20 +55,20 @@ export const tellsOf = ({ ofPage, ofTarget, ofLink }: Check): Tells | null => of
 
 function find(view: CheckView): Found {
     const { survey, settings } = view;
-    const [check, severity, subject]: number[][] = [[], [], []];
+    const [check, severity, subject] = [bytesColumn(), bytesColumn(), signedColumn()];
     const start = new Uint32Array(CHECKS.length + 1);
     const told = new Set(toldChecks(view));
     const held = new HeldLinks(survey);
     CHECKS.forEach((item, number) => {
-        start[number] = check!.length;
+        start[number] = check.length;
         const tells = told.has(item) ? tellsOf(item)?.(view) : undefined;
         if (!tells) return;
         const tell = (of: number): void => {
             const finding = tells(of);
             if (finding === null) return;
-            check!.push(number);
-            severity!.push(SEVERITIES.indexOf(finding.severity));
-            subject!.push(of);
+            check.push(number);
+            severity.push(SEVERITIES.indexOf(finding.severity));
+            subject.push(of);
         };
         if (item.ofLink !== null) {
             held.each(view, item, tell);
@@ -77,11 +78,12 @@ function find(view: CheckView): Found {
         const isLinked = item.ofTarget === null ? null : linkedBy(survey, item.links, tells);
         for (let node = 0; node < survey.count; node++) if (isLinked?.[node] !== 0) tell(node);
     });
-    start[CHECKS.length] = check!.length;
+    start[CHECKS.length] = check.length;
+    // Kept as long as the survey is: without the room they had to grow in.
     const columns = {
-        check: Uint8Array.from(check!),
-        severity: Uint8Array.from(severity!),
-        subject: Int32Array.from(subject!),
+        check: check.values().slice(),
+        severity: severity.values().slice(),
+        subject: subject.values().slice(),
         start,
     };
     const { cause, causes } = causesOfRows(view, columns);

@@ -1,7 +1,8 @@
 /** What the register finds of a whole site: one finding a page, or a link; of links in templates one a template. */
+import { signedColumn } from '../growing-column.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { besideText, NOTHING_BESIDE, type Beside } from './beside.ts';
-import { isSameSort, type Check, type CheckView, type Finding, type FindingPlace, type RobotsText } from './check.ts';
+import { isSameSort, type Check, type CheckView, type Finding, type RobotsText } from './check.ts';
 import { goalOfPriority, type DepthGoalValues } from './depth-goals.ts';
 import { findingsAt, foundOf, LINK_SORTS, subjectText, type Found } from './found.ts';
 import { eachPlace } from './found-places.ts';
@@ -80,26 +81,47 @@ export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
     // A sort of links at a time: places are gathered before they are told, and never all of them at once.
     for (const links of LINK_SORTS) {
         const isMeant = (row: number): boolean => !isOfPage(row) && isSameSort(checkOf(row).links, links);
-        for (const { row, node, place, template } of placesOfLinks(view.survey, found, isMeant)) {
+        const places = placesOfLinks(view.survey, found, isMeant);
+        for (let at = 0; at < places.row.length; at++) {
+            const [row, template] = [places.row[at]!, places.template[at]!];
             const to = subjectText(view.survey, found, row);
             const pages = template === -1 ? 1 : templates[template]!.pages;
-            yield { finding: { ...findingAt(row), place }, node, to, template, pages, ...said(row) };
+            const place = { pageBlock: places.pageBlock[at]!, at: places.at[at]! };
+            yield { finding: { ...findingAt(row), place }, node: places.node[at]!, to, template, pages, ...said(row) };
         }
     }
 }
 
-/** Where links that something was found of stand: in templates once. */
+/** Where links that something was found of stand, in templates once: columns, a row for each place. */
 function placesOfLinks(survey: PackedSurvey, found: Found, isMeant: (row: number) => boolean) {
     const { templates } = survey.measured;
     const told = new Set<number>();
-    const places: { row: number; node: number; place: FindingPlace | null; template: number }[] = [];
-    eachPlace(survey, found, isMeant, (row, node, place, template) => {
-        if (template !== -1) {
-            const key = row * templates.length + template;
+    const [row, node, pageBlock, at, template] = [
+        signedColumn(),
+        signedColumn(),
+        signedColumn(),
+        signedColumn(),
+        signedColumn(),
+    ];
+    eachPlace(survey, found, isMeant, (of, page, place, holder) => {
+        // Only what is so of a page itself has no place.
+        if (place === null) return;
+        if (holder !== -1) {
+            const key = of * templates.length + holder;
             if (told.has(key)) return;
             told.add(key);
         }
-        places.push({ row, node, place, template });
+        row.push(of);
+        node.push(page);
+        pageBlock.push(place.pageBlock);
+        at.push(place.at);
+        template.push(holder);
     });
-    return places;
+    return {
+        row: row.values(),
+        node: node.values(),
+        pageBlock: pageBlock.values(),
+        at: at.values(),
+        template: template.values(),
+    };
 }

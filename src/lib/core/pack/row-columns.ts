@@ -15,7 +15,7 @@ import type {
     PageRow,
     SurveyRows,
 } from '../survey/survey-rows.ts';
-import { bytesColumn, signedColumn, wholeColumn } from './growing-column.ts';
+import { bytesColumn, signedColumn, wholeColumn } from '../growing-column.ts';
 import { TextNumbers } from '../packed/text-table.ts';
 
 /** Target of a link that is no address. */

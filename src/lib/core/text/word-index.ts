@@ -8,6 +8,7 @@
  * vector of stems), `heading_start` and `heading` (numbers of the stems of each node's headings), `fit` (of each link
  * how its words stand to its target, `subjects/anchor-fit.ts`; made where the links are known).
  */
+import { bytesColumn, wholeColumn } from '../growing-column.ts';
 import { narrowed, type NumberColumn } from '../number-column.ts';
 import { packTexts, TextTable } from '../packed/text-table.ts';
 import type { Sections } from '../packed/sections.ts';
@@ -30,25 +31,6 @@ const MOST_TIMES = 255;
 /** Different stems of a page's headings that are kept. */
 const MOST_HEADING_STEMS = 48;
 
-/** Whole numbers that grow. */
-class Growing {
-    #values = new Uint32Array(4_096);
-    size = 0;
-
-    push(value: number): void {
-        if (this.size === this.#values.length) {
-            const grown = new Uint32Array(this.size * 2);
-            grown.set(this.#values);
-            this.#values = grown;
-        }
-        this.#values[this.size++] = value;
-    }
-
-    get values(): Uint32Array {
-        return this.#values.subarray(0, this.size);
-    }
-}
-
 /** Number of what is no stem to be looked for. */
 const STOP = -1;
 /** Words of one language whose number is remembered; texts use few words again and again. */
@@ -60,9 +42,9 @@ export class WordIndexMaker {
     readonly #numbers = new Map<string, number>();
     readonly #readers = new Map<TextLanguage | null, (word: string) => number>();
     /** Stem, node and times of each posting, in the order of the texts. */
-    readonly #stems = new Growing();
-    readonly #nodes = new Growing();
-    readonly #times = new Growing();
+    readonly #stems = wholeColumn();
+    readonly #nodes = wholeColumn();
+    readonly #times = bytesColumn();
     readonly #words: Uint32Array;
     /** Numbers of the stems of each node's headings. */
     readonly #headings = new Map<number, number[]>();
@@ -112,13 +94,13 @@ export class WordIndexMaker {
         const rank = new Uint32Array(stems.length);
         order.forEach((number, at) => (rank[number] = at));
         const pages = new Uint32Array(stems.length);
-        for (const number of this.#stems.values) pages[rank[number]!]!++;
+        for (const number of this.#stems.values()) pages[rank[number]!]!++;
         const start = new Uint32Array(stems.length + 1);
         for (let at = 0; at < stems.length; at++) start[at + 1] = start[at]! + pages[at]!;
         const next = start.slice();
-        const posting = new Uint32Array(this.#stems.size);
-        const times = new Uint8Array(this.#stems.size);
-        const [numbers, nodes, counts] = [this.#stems.values, this.#nodes.values, this.#times.values];
+        const posting = new Uint32Array(this.#stems.length);
+        const times = new Uint8Array(this.#stems.length);
+        const [numbers, nodes, counts] = [this.#stems.values(), this.#nodes.values(), this.#times.values()];
         // By node first, then by stem without changing that order: two passes, each over numbers that are small.
         for (const at of orderedBy(nodes, this.#count)) {
             const to = next[rank[numbers[at]!]!]!++;
