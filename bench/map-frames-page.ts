@@ -6,6 +6,7 @@ import { treeLayout } from '../src/lib/core/map/tree-layout.ts';
 import { penOn } from '../src/lib/ui/map/canvas-pen.ts';
 import { drawOver } from '../src/lib/ui/map/draw-over.ts';
 import { Palette, type MapLook } from '../src/lib/ui/map/map-look.ts';
+import { drawMoves, movesBetween, type Moves } from '../src/lib/ui/map/morph.ts';
 import { sceneOf, type MapScene } from '../src/lib/ui/map/map-scene.ts';
 
 export interface FrameTimes {
@@ -17,11 +18,14 @@ export interface FrameTimes {
     /** The same canvas filled once, and each mark's place filled in one colour. */
     bare: number;
     filled: number;
+    /** A frame of the way from the map by depth to this one, and the places in it filled in one colour. */
+    way: number;
+    wayFilled: number;
     /** What lies above drawn anew for another place under the pointer. */
     hover: number;
 }
 
-const RUNS = 15;
+const RUNS = 41;
 const WIDTH = 1_000;
 const HEIGHT = 520;
 
@@ -79,10 +83,33 @@ export function frameTimes(count: number): FrameTimes[] {
         },
         { what: 'by branch', lay: () => sceneOf({ by: 'branch', facts, layout: treeLayout(tree, facts, size, null) }) },
     ];
-    return pictures.map(({ what, lay }) => ({ what, ...timesOf(lay, facts) }));
+    return pictures.map(({ what, lay }) => ({ what, ...timesOf(lay, pictures[0]!.lay(), facts) }));
 }
 
-function timesOf(lay: () => MapScene, facts: MapFacts): Omit<FrameTimes, 'what'> {
+interface Box {
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+}
+
+function fillAll(brush: CanvasRenderingContext2D, boxes: readonly Box[]): void {
+    brush.fillStyle = 'rgb(1 2 3)';
+    for (const { x, y, width, height } of boxes) brush.fillRect(x, y, width - 1, height - 1);
+}
+
+/** Where pages are on their way. */
+function placesOn({ nodes, places }: Moves, share: number): Box[] {
+    const part = (of: number): number => places[of]! + (places[of + 4]! - places[of]!) * share;
+    return Array.from(nodes, (_, at) => ({
+        x: part(8 * at),
+        y: part(8 * at + 1),
+        width: Math.max(2, part(8 * at + 2)),
+        height: Math.max(2, part(8 * at + 3)),
+    }));
+}
+
+function timesOf(lay: () => MapScene, before: MapScene, facts: MapFacts): Omit<FrameTimes, 'what'> {
     const grey = (value: number): [number, number, number] => [value, value, value];
     const palette = new Palette({
         paper: grey(250),
@@ -113,7 +140,6 @@ function timesOf(lay: () => MapScene, facts: MapFacts): Omit<FrameTimes, 'what'>
             on.brush.getImageData(0, 0, 1, 1);
         });
     };
-    const frame = middle(Array.from({ length: RUNS }, () => drawn(({ pen }) => scene.draw(pen, palette, look))));
     const bare = middle(
         Array.from({ length: RUNS }, () => drawn(({ pen }) => pen.fill(0, 0, WIDTH, window.bottom, 'rgb(1 2 3)'))),
     );
@@ -123,14 +149,16 @@ function timesOf(lay: () => MapScene, facts: MapFacts): Omit<FrameTimes, 'what'>
         if (place && place.y < window.bottom) places.set(`${place.x} ${place.y}`, place);
     }
     const all = [...places.values()];
-    const filled = middle(
-        Array.from({ length: RUNS }, () =>
-            drawn(({ brush }) => {
-                brush.fillStyle = 'rgb(1 2 3)';
-                for (const { x, y, width, height } of all) brush.fillRect(x, y, width - 1, height - 1);
-            }),
-        ),
-    );
+    // In turns, for the machine is now faster, now slower.
+    const [frames, fills, moving, moved]: number[][] = [[], [], [], []];
+    const moves = movesBetween(before.places, scene.places, facts);
+    for (let run = 0; run < RUNS; run++) {
+        const share = (run + 0.5) / RUNS;
+        frames!.push(drawn(({ pen }) => scene.draw(pen, palette, look)));
+        fills!.push(drawn(({ brush }) => fillAll(brush, all)));
+        moving!.push(drawn(({ pen }) => drawMoves(pen, moves, share, facts, palette, look)));
+        moved!.push(drawn(({ brush }) => fillAll(brush, placesOn(moves, share))));
+    }
     let at = 0;
     const hover = middle(
         Array.from({ length: RUNS }, () =>
@@ -141,7 +169,16 @@ function timesOf(lay: () => MapScene, facts: MapFacts): Omit<FrameTimes, 'what'>
             }),
         ),
     );
-    return { marks: all.length, layout, frame, bare, filled, hover };
+    return {
+        marks: all.length,
+        layout,
+        frame: middle(frames!),
+        bare,
+        filled: middle(fills!),
+        way: middle(moving!),
+        wayFilled: middle(moved!),
+        hover,
+    };
 }
 
 Object.assign(globalThis, { frameTimes });

@@ -26,13 +26,17 @@ export async function mapFrames(counts: readonly number[]): Promise<void> {
                 `the map of ${count.toLocaleString('en')} made pages in the browser`,
                 `${(JSHeapUsedSize / MEGABYTE).toFixed(0)} MB of heap, what is garbage counted too`,
             );
-            for (const { what, marks, layout, frame, bare, filled, hover } of told) {
+            for (const { what, marks, layout, frame, bare, filled, way, wayFilled, hover } of told) {
                 line(
                     `  ${what}`,
                     `${marks.toLocaleString('en')} marks, layout ${layout.toFixed(0)} ms, a frame ${frame.toFixed(1)} ms, pointing ${hover.toFixed(1)} ms`,
                 );
                 line('    a frame, to filling the same marks in one colour', ratio(frame, filled));
                 line('    a frame, to filling the canvas once', ratio(frame, bare));
+                line(
+                    '    on the way there, a frame to filling what it fills',
+                    `${way.toFixed(1)} ms, ${ratio(way, wayFilled)}`,
+                );
             }
         }
     } finally {

@@ -476,7 +476,7 @@ describe('migrations', () => {
                 found: 9,
                 rate: 0.5,
                 level: 2,
-                levels: [{ level: 0, read: 1, seen: 1 }],
+                levels: [{ from: 0, to: 0, read: 1, seen: 1 }],
             };
             const rest = { closedByRobots: 1, failures: 2, actions: 0, trapped: 0, checks: { done: 1, open: 2 } };
             const families = [{ ...family, reason: 'number', byHand: false }];

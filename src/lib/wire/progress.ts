@@ -1,6 +1,7 @@
 /** Progress of a survey as it crosses a boundary: from the database, and from server to page. */
 import { z } from 'zod';
 import { problemText } from '../core/problems/problem.ts';
+import { levelRanges } from '../core/survey/level-ranges.ts';
 import { CRAWL_STEPS, type SlowReason, type SurveyProgress } from '../core/survey/progress.ts';
 
 const Slow: z.ZodType<SlowReason> = z.discriminatedUnion('code', [
@@ -16,7 +17,16 @@ export const Progress: z.ZodType<SurveyProgress> = z.object({
     found: z.number(),
     rate: z.number(),
     level: z.number().nullable(),
-    levels: z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })),
+    levels: z.union([
+        z.array(z.object({ from: z.number(), to: z.number(), read: z.number(), seen: z.number() })),
+        // Rows of an older version tell each level by itself, from the first on.
+        z.array(z.object({ level: z.number(), read: z.number(), seen: z.number() })).transform((levels) =>
+            levelRanges(
+                levels.map(({ seen }) => seen),
+                levels.map(({ read }) => read),
+            ),
+        ),
+    ]),
     closedByRobots: z.number(),
     failures: z.number(),
     waiting: z

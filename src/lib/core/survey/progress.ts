@@ -1,5 +1,6 @@
 /** What a survey tells of itself while it runs, and what it told last: codes and counts, which `core/words/progress.ts` has words for. */
 import type { ProblemText } from '../problems/problem.ts';
+import type { LevelRange } from './level-ranges.ts';
 
 /** What a running survey does, in the order it does it; the last two are no work. */
 export const CRAWL_STEPS = [
@@ -47,8 +48,8 @@ export interface SurveyProgress {
     rate: number;
     /** Level being read; null after the link crawl. */
     level: number | null;
-    /** Per level: read, and seen so far. */
-    levels: { level: number; read: number; seen: number }[];
+    /** By level: read, and seen so far; deep ones together. */
+    levels: LevelRange[];
     closedByRobots: number;
     failures: number;
     /** What slows it; null when nothing does. */

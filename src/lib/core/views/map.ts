@@ -5,13 +5,14 @@ import type { Gate } from '../gates/gates.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { depthTable, type DepthTable } from '../map/depth-layout.ts';
+import { fullestDepths, type FullDepths } from '../map/fullest-depths.ts';
 import { FORM, mapFacts } from '../map/map-facts.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 
 export interface MapView {
     /** Reached pages; the range of depths in which most of them lie, as few depths as hold half; the deepest. */
     reached: number;
-    most: { from: number; to: number; pages: number } | null;
+    most: FullDepths | null;
     deepest: number;
     unreached: number;
     /** Known, and neither read nor closed. */
@@ -48,7 +49,7 @@ export function mapView(survey: PackedSurvey, within: Bits | null, order: readon
     const reached = counts[FORM.indexable]! + counts[FORM.stopped]!;
     return {
         reached,
-        most: mostAt(depths, reached),
+        most: fullestDepths(depths, reached),
         deepest: depths.length - 1,
         unreached: counts[FORM.unreached]!,
         unread: counts[FORM.unread]!,
@@ -60,20 +61,6 @@ export function mapView(survey: PackedSurvey, within: Bits | null, order: readon
         within: within?.count() ?? null,
         table: depthTable(facts),
     };
-}
-
-/** As few depths side by side as hold half of the pages: of several the fullest, then the first. */
-function mostAt(depths: readonly number[], all: number): MapView['most'] {
-    if (all === 0) return null;
-    for (let width = 1; width <= depths.length; width++) {
-        let best: MapView['most'] = null;
-        for (let from = 0; from + width <= depths.length; from++) {
-            const pages = depths.slice(from, from + width).reduce((sum, own) => sum + own, 0);
-            if (pages * 2 >= all && (best === null || pages > best.pages)) best = { from, to: from + width - 1, pages };
-        }
-        if (best) return best;
-    }
-    return null;
 }
 
 export interface MapCard {

@@ -2,7 +2,6 @@
 import type { CutReason } from '../survey/survey-rows.ts';
 import type { SurveyProgress } from '../survey/progress.ts';
 
-const MOST_LEVELS = 40;
 const MOST_HOSTS = 12;
 /** All that were kept are in their CSV. */
 const MOST_FAMILIES = 50;
@@ -14,11 +13,8 @@ export interface ProgressView {
     unread: number;
     /** Seconds for what is found so far, at the pace of now; null where nothing is read now. */
     secondsLeft: number | null;
-    levels: SurveyProgress['levels'];
-    /** URLs of the widest level, at least 1. */
+    /** URLs of the widest row of levels, at least 1. */
     widest: number;
-    /** Levels below those that are shown, and the URLs found there; null for none. */
-    deeper: { levels: number; seen: number } | null;
     hosts: SurveyProgress['hosts'];
     families: SurveyProgress['families'];
     moreFamilies: number;
@@ -28,17 +24,11 @@ export interface ProgressView {
 export function progressView(progress: SurveyProgress): ProgressView {
     const left = progress.closedByRobots + progress.actions + progress.trapped;
     const unread = Math.max(0, progress.found - progress.read - progress.unanswered - left);
-    const deeper = progress.levels.slice(MOST_LEVELS);
     return {
         progress,
         unread,
         secondsLeft: progress.rate > 0 ? Math.ceil(unread / progress.rate) : null,
-        levels: progress.levels.slice(0, MOST_LEVELS),
         widest: progress.levels.reduce((most, { seen }) => Math.max(most, seen), 1),
-        deeper:
-            deeper.length === 0
-                ? null
-                : { levels: deeper.length, seen: deeper.reduce((sum, { seen }) => sum + seen, 0) },
         hosts: progress.hosts.slice(0, MOST_HOSTS),
         families: progress.families.slice(0, MOST_FAMILIES),
         moreFamilies: Math.max(0, progress.families.length - MOST_FAMILIES),

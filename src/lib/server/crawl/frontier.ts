@@ -10,6 +10,8 @@
  *
  * Memory: a few bytes for each known id in typed columns; leads are kept only until they are absorbed.
  */
+import { levelRanges, type LevelRange } from '../../core/survey/level-ranges.ts';
+
 export interface Leads {
     /** Targets that cost a click. */
     clicks: number[];
@@ -100,9 +102,9 @@ export class Frontier {
         return this.#isCut;
     }
 
-    /** Per level of the link crawl: how many were queued, and how many of them were read. */
-    levels(): { level: number; read: number; seen: number }[] {
-        return this.#seenAt.map((seen, level) => ({ level, read: this.#readAt[level] ?? 0, seen }));
+    /** By level of the link crawl: how many were queued, and how many of them were read. */
+    levels(): LevelRange[] {
+        return levelRanges(this.#seenAt, this.#readAt);
     }
 
     /** The next URL to settle and its level, or null when others must be settled first, or all is done. */

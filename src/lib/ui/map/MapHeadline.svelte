@@ -17,7 +17,7 @@
     const depths = ({ from, to: last }: { from: number; to: number }): string =>
         from === last ? `depth = ${from}` : `depth from ${from} to ${last}`;
     const clicks = ({ from, to: last }: { from: number; to: number }): string =>
-        from === last ? counted(from, 'click') : `${from} to ${last} clicks`;
+        from === last ? counted(from, 'click') : `${count(from)} to ${count(last)} clicks`;
     const PARTED: Record<string, string> = {
         missing: 'without a page',
         several: 'that several pages could be',
@@ -47,14 +47,18 @@
                     )}{/if}
                 {PARTED[parting]}{/each}.
         {:else if head.by === 'address'}
-            {#if head.judged === 0}No page lies in a folder that has a page of its own.
+            {#if head.judged === 0}No page lies in a folder that has a page of its own; shared blocks, words or language
+                may group them.
             {:else}
                 <a class="set" href={to.set('apart from its folder')}><b>{count(head.apart)}</b></a> of
                 {count(head.judged)} pages below a folder’s page are not linked from it: there menu and addresses part.
             {/if}
         {:else if most === null}No page is reached by links.
+        {:else if view.deepest === 0}The start page is all that links reach{@render unreached()}.
         {:else if head.by === 'way'}
-            {#if head.half === 0}The start page is all that links reach{@render unreached()}.
+            {#if head.largest.every(({ pages }) => pages === 1)}
+                Nothing lies below {head.branches === 1 ? 'the one page' : `any of the ${count(head.branches)} pages`} that
+                the start page leads to{@render unreached()}.
             {:else}
                 {counted(head.half, 'branch', 'branches')} of {count(head.branches)}
                 {head.half === 1 ? 'holds' : 'hold'} half of what lies below the start page:

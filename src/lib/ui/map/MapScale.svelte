@@ -7,6 +7,10 @@
         /** What links do not reach is on no scale. */
         isReached: boolean;
     }
+    /** Words that take two lines end with their band: below the last one nothing is seen. */
+    const TWO_LINES = 32;
+    /** Digits that stand beside the scale in letters of their usual size. */
+    const LONG = 4;
     let { rungs }: { rungs: readonly Rung[] } = $props();
 </script>
 
@@ -14,8 +18,8 @@
     {#each rungs as { y, height, say, isReached }, index (y)}
         {#if isReached}
             <span class="rung" class:dark={index % 2 === 0} style:top="{y}px" style:height="{height}px"></span>
-            <span class="depth" style:top="{y}px">{say}</span>
-        {:else}<em class="none" style:top="{y}px">{say}</em>{/if}
+            <span class="depth" class:long={say.length > LONG} style:top="{y}px">{say}</span>
+        {:else}<em class="none" style:top="{y - Math.max(0, TWO_LINES - height)}px">{say}</em>{/if}
     {/each}
 </div>
 
@@ -40,6 +44,10 @@
         position: absolute;
         right: 12px;
         line-height: 16px;
+        white-space: nowrap;
+    }
+    .depth.long {
+        font-size: 0.6875rem;
     }
     .none {
         position: absolute;

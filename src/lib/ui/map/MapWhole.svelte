@@ -21,7 +21,7 @@
     import { Palette } from './map-look.ts';
     import type { DragShape } from './map-pointer.svelte.ts';
     import { sceneOf } from './map-scene.ts';
-    import { depthName, urlsSet } from './map-sets.ts';
+    import { urlsSet } from './map-sets.ts';
     import { newest } from './newest.ts';
     import { NO_CLASS } from '../../core/sets/classes.ts';
 
@@ -109,7 +109,8 @@
             ? map.layout.bands.map((band) => ({
                   y: band.y,
                   height: band.height,
-                  say: band.from < 0 ? 'not reached' : depthName(band),
+                  // As on a ruler: the next number tells where the range ends.
+                  say: band.from < 0 ? 'not reached' : String(band.from),
                   isReached: band.from >= 0,
               }))
             : [

@@ -3,10 +3,12 @@ import type { Pen, Point, Stroke, TextWeight } from './pen.ts';
 
 const FONTS: Record<TextWeight, string> = { plain: '11px sans-serif', bold: '600 11px sans-serif' };
 
+/** Made once for all pens, each of which draws one picture: what is drawn often is the same few. */
+const PATTERNS = new Map<string, CanvasPattern | null>();
+const GLYPHS = new Map<string, Path2D>();
+
 export class CanvasPen implements Pen {
     readonly #brush: CanvasRenderingContext2D;
-    readonly #hatches = new Map<string, CanvasPattern | null>();
-    readonly #glyphs = new Map<string, Path2D>();
     #font = '';
     /** Set anew only where they change: of cells in their order most look like the one before. */
     #filled: string | CanvasPattern = '';
@@ -22,16 +24,24 @@ export class CanvasPen implements Pen {
         this.#brush.fillRect(x, y, width, height);
     }
 
-    outline(x: number, y: number, width: number, height: number, stroke: Stroke): void {
-        this.#as(stroke, () =>
-            this.#brush.strokeRect(x + 0.5, y + 0.5, Math.max(0, width - 1), Math.max(0, height - 1)),
-        );
+    /** Four bars within the rectangle: strokes take several times as long, dashed ones ten times. */
+    outline(x: number, y: number, width: number, height: number, { colour, wide, dash, share }: Stroke): void {
+        const brush = this.#brush;
+        const style = dash ? this.#dashesOf(colour, dash) : colour;
+        if (style === null) return;
+        this.#fillWith(style);
+        if (share !== undefined) brush.globalAlpha = share;
+        // What is too small to have an inside is filled.
+        const [across, down] = [Math.min(wide, width / 2), Math.min(wide, height / 2)];
+        brush.fillRect(x, y, width, down);
+        brush.fillRect(x, y + height - down, width, down);
+        brush.fillRect(x, y + down, across, height - 2 * down);
+        brush.fillRect(x + width - across, y + down, across, height - 2 * down);
+        if (share !== undefined) brush.globalAlpha = this.#covered;
     }
 
     hatch(x: number, y: number, width: number, height: number, colour: string, step: number): void {
-        const key = `${colour} ${step}`;
-        if (!this.#hatches.has(key)) this.#hatches.set(key, this.#hatchOf(colour, step));
-        const pattern = this.#hatches.get(key);
+        const pattern = this.#hatchOf(colour, step);
         if (pattern) {
             this.#fillWith(pattern);
             this.#brush.fillRect(x, y, width, height);
@@ -39,8 +49,8 @@ export class CanvasPen implements Pen {
     }
 
     glyph(path: string, x: number, y: number, size: number, colour: string): void {
-        let known = this.#glyphs.get(path);
-        if (!known) this.#glyphs.set(path, (known = new Path2D(path)));
+        let known = GLYPHS.get(path);
+        if (!known) GLYPHS.set(path, (known = new Path2D(path)));
         const brush = this.#brush;
         brush.save();
         brush.translate(x, y);
@@ -118,18 +128,42 @@ export class CanvasPen implements Pen {
     }
 
     #hatchOf(colour: string, step: number): CanvasPattern | null {
-        const tile = new OffscreenCanvas(step * 2, step * 2);
+        return this.#patternOf(`${colour} ${step}`, step * 2, (brush) => {
+            brush.strokeStyle = colour;
+            brush.lineWidth = 0.9;
+            brush.beginPath();
+            for (let at = -step * 2; at < step * 2; at += step) {
+                brush.moveTo(at - 1, step * 2 + 1);
+                brush.lineTo(at + step * 2 + 1, -1);
+            }
+            brush.stroke();
+        });
+    }
+
+    /** Squares in steps: a bar laid over them is dashed, whichever way it runs. */
+    #dashesOf(colour: string, [dash = 1, gap = 1]: readonly number[]): CanvasPattern | null {
+        const size = dash + gap;
+        return this.#patternOf(`${colour} ${dash} ${gap}`, size, (brush) => {
+            brush.fillStyle = colour;
+            for (let row = 0; row < size; row++) {
+                for (let at = 0; at < dash; at++) brush.fillRect((at + row) % size, row, 1, 1);
+            }
+        });
+    }
+
+    #patternOf(
+        key: string,
+        size: number,
+        draw: (brush: OffscreenCanvasRenderingContext2D) => void,
+    ): CanvasPattern | null {
+        const known = PATTERNS.get(key);
+        if (known !== undefined) return known;
+        const tile = new OffscreenCanvas(size, size);
         const brush = tile.getContext('2d');
-        if (!brush) return null;
-        brush.strokeStyle = colour;
-        brush.lineWidth = 0.9;
-        brush.beginPath();
-        for (let at = -step * 2; at < step * 2; at += step) {
-            brush.moveTo(at - 1, step * 2 + 1);
-            brush.lineTo(at + step * 2 + 1, -1);
-        }
-        brush.stroke();
-        return this.#brush.createPattern(tile, 'repeat');
+        if (brush) draw(brush);
+        const made = brush && this.#brush.createPattern(tile, 'repeat');
+        PATTERNS.set(key, made);
+        return made;
     }
 }
 

@@ -4,7 +4,7 @@ import { NAMED_PITCH } from '../../core/map/depth-layout.ts';
 import { FORM, gateAt, type MapFacts } from '../../core/map/map-facts.ts';
 import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 import { drawGround } from './draw-ground.ts';
-import { DIMMED, fillOf, hueOfSection, isLit, type MapLook, type Palette } from './map-look.ts';
+import { DIMMED, fillOf, hueOfSection, isLit, MadeOfLook, type MapLook, type Palette } from './map-look.ts';
 import { cutTo, isSeen, type Pen } from './pen.ts';
 
 const GAP = 1.2;
@@ -18,6 +18,8 @@ export interface Drawn<L> {
     facts: MapFacts;
     layout: L;
 }
+
+const CELL_GROUPS = new MadeOfLook<DepthLayout, CellGroup[]>();
 
 export function drawDepth(pen: Pen, drawn: Drawn<DepthLayout>, palette: Palette, look: MapLook): void {
     const { facts, layout } = drawn;
@@ -48,42 +50,80 @@ export function hueAt(facts: MapFacts, { columns }: DepthLayout, column: number)
     return section === null ? 8 : hueOfSection(facts.sections.indexOf(section));
 }
 
+/** Cells that look the same: pages that may be indexed by their colour, the others together. */
+interface CellGroup {
+    isLit: boolean;
+    /** Null for what stops or is unreached. */
+    colour: string | null;
+    edge: string;
+    cells: number[];
+}
+
+/**
+ * Cells never lie over each other, so they are drawn colour by colour: a canvas takes half as long again where each
+ * rectangle has another colour than the one before.
+ */
+function groupsOf(layout: DepthLayout, palette: Palette, look: MapLook, hues: readonly number[]): CellGroup[] {
+    const { cells, order } = layout;
+    const groups = new Map<string, CellGroup>();
+    for (let cell = 0; cell < cells.x.length; cell++) {
+        const [from, to] = [cells.start[cell]!, cells.start[cell + 1]!];
+        const hue = hues[cells.column[cell]!]!;
+        const lit = isLit(look, order, from, to);
+        const isIndexable = cells.form[cell] === FORM.indexable;
+        const colour = isIndexable ? fillOf(palette, look, order, from, to, hue) : null;
+        const key = `${lit} ${isIndexable ? hue : ''} ${colour}`;
+        let group = groups.get(key);
+        if (!group) {
+            groups.set(key, (group = { isLit: lit, colour, edge: palette.hue(hue, EDGE_SHARE), cells: [] }));
+        }
+        group.cells.push(cell);
+    }
+    return [...groups.values()];
+}
+
 function drawCells(
     pen: Pen,
-    { facts, layout: { cells, pitch, order } }: Drawn<DepthLayout>,
+    { facts, layout }: Drawn<DepthLayout>,
     palette: Palette,
     look: MapLook,
     hues: readonly number[],
 ): void {
+    const { cells, pitch, order } = layout;
     const size = pitch - GAP;
     const { top, bottom } = look.window;
     const ink = { colour: palette.ink, wide: 1 };
-    const edges = hues.map((hue) => palette.hue(hue, EDGE_SHARE));
-    for (let cell = 0; cell < cells.x.length; cell++) {
-        const [x, y, form] = [cells.x[cell]!, cells.y[cell]!, cells.form[cell]!];
-        if (y >= bottom || y + size <= top) continue;
-        const [from, to] = [cells.start[cell]!, cells.start[cell + 1]!];
-        const column = cells.column[cell]!;
-        pen.cover(isLit(look, order, from, to) ? 1 : DIMMED);
-        if (form === FORM.indexable) {
-            const colour = fillOf(palette, look, order, from, to, hues[column]!);
-            if (pitch < OUTLINED_PITCH) pen.fill(x, y, size, size, colour);
-            else {
-                // One rectangle in another: strokes take several times as long.
-                pen.fill(x, y, size, size, edges[column]!);
-                pen.fill(x + 1, y + 1, size - 2, size - 2, colour);
-            }
-            continue;
+    const groups = CELL_GROUPS.of(layout, [look.classes, look.entries, look.lit, palette], () =>
+        groupsOf(layout, palette, look, hues),
+    );
+    for (const { isLit, colour, edge, cells: own } of groups) {
+        pen.cover(isLit ? 1 : DIMMED);
+        for (const cell of own) {
+            const [x, y] = [cells.x[cell]!, cells.y[cell]!];
+            if (y >= bottom || y + size <= top) continue;
+            if (colour === null) drawStopped(x, y, cell);
+            else if (pitch < OUTLINED_PITCH) pen.fill(x, y, size, size, colour);
+            else pen.fill(x, y, size, size, edge);
         }
+        // One rectangle in another: strokes take several times as long.
+        if (colour === null || pitch < OUTLINED_PITCH) continue;
+        for (const cell of own) {
+            const [x, y] = [cells.x[cell]!, cells.y[cell]!];
+            if (y < bottom && y + size > top) pen.fill(x + 1, y + 1, size - 2, size - 2, colour);
+        }
+    }
+    pen.cover(1);
+
+    function drawStopped(x: number, y: number, cell: number): void {
+        const form = cells.form[cell];
         pen.fill(x, y, size, size, palette.paper);
         if (form === FORM.unreached) pen.hatch(x, y, size, size, palette.ink, 3);
         pen.outline(x, y, size, size, ink);
-        const gate = gateAt(facts.gate[order[from]!]!);
+        const gate = gateAt(facts.gate[order[cells.start[cell]!]!]!);
         if (form === FORM.stopped && gate && pitch >= GLYPH_PITCH) {
             pen.glyph(GATE_GLYPHS[gate], x + 1, y + 1, size - 2, palette.ink);
         }
     }
-    pen.cover(1);
 }
 
 /** A frame around the pages of each island, where each of them has a cell. */

@@ -5,7 +5,7 @@ import { counted } from '../parts/format.ts';
 import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 import type { Drawn } from './draw-depth.ts';
 import { drawGround } from './draw-ground.ts';
-import { DIMMED, fillOf, hueOfSection, shadeOf, isLit, type MapLook, type Palette } from './map-look.ts';
+import { DIMMED, fillOf, hueOfSection, shadeOf, isLit, MadeOfLook, type MapLook, type Palette } from './map-look.ts';
 import { cutTo, isSeen, type Pen } from './pen.ts';
 
 const GAP = 1;
@@ -18,12 +18,18 @@ const LEAST_OUTSIDE = 52;
 const GLYPH = 12;
 const SHARE_BAR = 7;
 
+const SHARES_OF = new MadeOfLook<TreeLayout, Uint32Array>();
+const LIT_BOXES = new MadeOfLook<TreeLayout, Uint8Array>();
+
 export function drawTree(pen: Pen, drawn: Drawn<TreeLayout>, palette: Palette, look: MapLook): void {
     const { layout, facts } = drawn;
-    const shares = look.classes === null ? null : sharesOf(layout, look);
+    const shares =
+        look.classes === null
+            ? null
+            : SHARES_OF.of(layout, [look.classes, look.entries.length], () => sharesOf(layout, look));
     const { boxes, levels, loose, width } = layout;
     drawGround(pen, levels, width, palette);
-    const isBoxLit = litBoxes(layout, look);
+    const isBoxLit = look.lit === null ? null : LIT_BOXES.of(layout, [look.lit], () => litBoxes(layout, look.lit!));
     boxes.forEach((box, number) => {
         if (!isSeen(look.window, box.x, box.y, box.width, box.height)) return;
         pen.cover(isBoxLit === null || isBoxLit[number] === 1 ? 1 : DIMMED);
@@ -74,9 +80,8 @@ function drawCut(pen: Pen, { x, y, width, pages, kind, cuts }: TreeBox, palette:
     );
 }
 
-/** Boxes with a page of the current set in them; null where all are lit. */
-function litBoxes({ boxes, boxOf }: TreeLayout, { lit }: MapLook): Uint8Array | null {
-    if (lit === null) return null;
+/** Boxes with a page of the current set in them. */
+function litBoxes({ boxes, boxOf }: TreeLayout, lit: Uint8Array): Uint8Array {
     const found = new Uint8Array(boxes.length);
     boxOf.forEach((box, node) => {
         if (box >= 0 && lit[node] === 1) found[box] = 1;
@@ -109,11 +114,10 @@ function drawBox(pen: Pen, { facts }: Drawn<TreeLayout>, palette: Palette, look:
     const isUnreached = node >= 0 && facts.form[node] === FORM.unreached;
     const isPlain = node < 0 || isStopped || isUnreached;
     const left = isPlain ? 4 : 10;
-    pen.fill(x, y, width, height, palette.paper);
-    if (node < 0) pen.fill(x, y, width, height, palette.hue(hue, 0.08));
-    else if (!isPlain) {
-        // Behind words only so much of it that they can be read.
-        pen.fill(x, y, width, height, palette.hue(hue, 0.16));
+    // Behind words only so much of the hue that they can be read.
+    const ground = node < 0 ? palette.hue(hue, 0.08) : isPlain ? palette.paper : palette.hue(hue, 0.16);
+    pen.fill(x, y, width, height, ground);
+    if (!isPlain) {
         pen.fill(x, y + BAR, Math.min(width, 7), height - BAR, fillOf(palette, look, [node], 0, 1, hue));
     } else if (isUnreached) pen.hatch(x, y, width, height, palette.inked(0.35), 3);
     pen.fill(x, y, width, BAR, palette.hue(hue, node < 0 ? 0.5 : 1));

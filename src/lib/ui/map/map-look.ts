@@ -82,6 +82,23 @@ export function fillOf(
     return shadeOf(palette, own === NO_CLASS ? undefined : entries[own], hue);
 }
 
+/**
+ * What is made of a layout and of how its pages look, kept until either is another: a picture is drawn again and again
+ * while it is moved, and what goes through all pages need not be.
+ */
+export class MadeOfLook<L extends object, T> {
+    readonly #known = new WeakMap<L, { by: readonly unknown[]; made: T }>();
+
+    /** @param by what it goes by beside the layout, each compared as it is */
+    of(layout: L, by: readonly unknown[], make: () => T): T {
+        const known = this.#known.get(layout);
+        if (known?.by.every((item, at) => item === by[at])) return known.made;
+        const made = make();
+        this.#known.set(layout, { by, made });
+        return made;
+    }
+}
+
 /** Colour of an entry of the legend in a section; that of what nothing is known of for none. */
 export function shadeOf(palette: Palette, entry: LookEntry | undefined, hue: number): string {
     if (!entry || entry.tone < 0) return palette.hue(hue, SHARE_OF_NONE);

@@ -1,6 +1,6 @@
 /** Pages on their way from one arrangement of the map to another, so that the eye keeps the one it was on. */
 import type { MapPlaces } from './map-place.ts';
-import { fillOf, hueOfSection, type MapLook, type Palette } from './map-look.ts';
+import { fillOf, hueOfSection, MadeOfLook, type MapLook, type Palette } from './map-look.ts';
 import type { Pen } from './pen.ts';
 import { FORM, type MapFacts } from '../../core/map/map-facts.ts';
 
@@ -30,26 +30,47 @@ export function movesBetween(before: MapPlaces, after: MapPlaces, facts: MapFact
     return { nodes: Uint32Array.from(nodes), places: Float32Array.from(places) };
 }
 
+/** Pages that are filled with one colour; null for those that are drawn by their outline. */
+type Coloured = Map<string | null, number[]>;
+const BY_COLOUR = new MadeOfLook<Moves, Coloured>();
+
+function byColour({ nodes }: Moves, { form, section }: MapFacts, palette: Palette, look: MapLook): Coloured {
+    const groups: Coloured = new Map();
+    nodes.forEach((node, at) => {
+        const isFilled = form[node] === FORM.indexable;
+        const hue = hueOfSection(section[node]!);
+        const colour = isFilled ? fillOf(palette, look, nodes, at, at + 1, hue) : null;
+        const own = groups.get(colour);
+        if (own) own.push(at);
+        else groups.set(colour, [at]);
+    });
+    return groups;
+}
+
 /** @param share of the way that they have gone, from 0 to 1 */
 export function drawMoves(
     pen: Pen,
-    { nodes, places }: Moves,
+    moves: Moves,
     share: number,
     facts: MapFacts,
     palette: Palette,
     look: MapLook,
 ): void {
+    const { places } = moves;
     // Fast in the middle, slow at both ends.
     const gone = share * share * (3 - 2 * share);
-    nodes.forEach((node, at) => {
-        const part = (of: number): number => {
-            const from = places[8 * at + of]!;
-            return from + (places[8 * at + 4 + of]! - from) * gone;
-        };
-        const hue = hueOfSection(facts.section[node]!);
-        const [x, y, width, height] = [part(0), part(1), Math.max(1, part(2) - 1), Math.max(1, part(3) - 1)];
-        if (facts.form[node] === FORM.indexable)
-            pen.fill(x, y, width, height, fillOf(palette, look, nodes, at, at + 1, hue));
-        else pen.outline(x, y, width, height, { colour: palette.ink, wide: 1 });
-    });
+    const groups = BY_COLOUR.of(moves, [look.classes, look.entries, palette], () =>
+        byColour(moves, facts, palette, look),
+    );
+    const part = (first: number): number => places[first]! + (places[first + 4]! - places[first]!) * gone;
+    const ink = { colour: palette.ink, wide: 1 };
+    for (const [colour, own] of groups) {
+        for (const at of own) {
+            const [x, y] = [part(8 * at), part(8 * at + 1)];
+            const width = Math.max(1, part(8 * at + 2) - 1);
+            const height = Math.max(1, part(8 * at + 3) - 1);
+            if (colour === null) pen.outline(x, y, width, height, ink);
+            else pen.fill(x, y, width, height, colour);
+        }
+    }
 }

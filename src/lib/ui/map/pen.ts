@@ -15,6 +15,7 @@ export interface Stroke {
 
 export interface Pen {
     fill(x: number, y: number, width: number, height: number, colour: string): void;
+    /** A line around a place, within it. */
     outline(x: number, y: number, width: number, height: number, stroke: Stroke): void;
     /** Slanted lines, so far from each other. */
     hatch(x: number, y: number, width: number, height: number, colour: string, step: number): void;

@@ -28,11 +28,12 @@ export class SvgPen implements Pen {
     }
 
     outline(x: number, y: number, width: number, height: number, stroke: Stroke): void {
+        const { wide } = stroke;
         this.#rect(
-            x + 0.5,
-            y + 0.5,
-            Math.max(0, width - 1),
-            Math.max(0, height - 1),
+            x + wide / 2,
+            y + wide / 2,
+            Math.max(0, width - wide),
+            Math.max(0, height - wide),
             `fill="none" ${this.#stroke(stroke)}`,
         );
     }

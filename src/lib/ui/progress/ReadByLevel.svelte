@@ -1,7 +1,7 @@
 <script lang="ts">
-    /** How much of each level is read: one bar a level, on one scale. */
+    /** How much of each level is read: one bar a level, deep ones together, on one scale. */
     import type { ProgressView } from '../../core/views/progress.ts';
-    import { count, counted } from '../parts/format.ts';
+    import { count } from '../parts/format.ts';
 
     let { view }: { view: ProgressView } = $props();
     const share = (urls: number): string => `${(urls / view.widest) * 99}%`;
@@ -16,13 +16,13 @@
         </tr>
     </thead>
     <tbody>
-        {#each view.levels as { level, read, seen } (level)}
+        {#each view.progress.levels as { from, to, read, seen } (from)}
             <tr>
-                <td class="num">{level}</td>
+                <td class="num whitespace-nowrap">{from === to ? from : `${count(from)}–${count(to)}`}</td>
                 <td class="w-full">
                     <svg width="100%" height="16" aria-hidden="true" stroke="var(--ink2)" stroke-width="0.7">
                         <rect x="0.5" y="0.5" width={share(seen)} height="15" fill="url(#hatch-faint)" />
-                        <rect x="0.5" y="0.5" width={share(read)} height="15" fill="var(--d{Math.min(9, level)})" />
+                        <rect x="0.5" y="0.5" width={share(read)} height="15" fill="var(--d{Math.min(9, from)})" />
                     </svg>
                 </td>
                 <td class="num">{count(read)} of {count(seen)}</td>
@@ -30,9 +30,6 @@
         {/each}
     </tbody>
 </table>
-{#if view.deeper}
-    <p class="note">{counted(view.deeper.levels, 'deeper level')} with {count(view.deeper.seen)} found</p>
-{/if}
 
 <style>
     .levels td {

@@ -67,7 +67,7 @@
         <section class="pane" aria-label="Progress">
             {#if view}
                 <HowMuchRead {view} {course} />
-                {#if view.levels.length > 0}<ReadByLevel {view} />{/if}
+                {#if view.progress.levels.length > 0}<ReadByLevel {view} />{/if}
             {:else}<p class="ink2">{course.isRunning ? 'Nothing has been read yet.' : 'No progress was kept.'}</p>{/if}
         </section>
         <section class="pane" aria-label="Hosts">
