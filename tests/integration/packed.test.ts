@@ -110,7 +110,7 @@ describe('a packed survey', () => {
             survey.nodeOf('https://www.site.example/a'),
             survey.nodeOf('https://www.site.example/d'),
         );
-        expect(way?.map((step) => [step.by, step.anchor])).toEqual([
+        expect(way?.steps.map((step) => [step.by, step.anchor])).toEqual([
             ['start', ''],
             ['link', 'Home'],
             ['link', 'The hub'],

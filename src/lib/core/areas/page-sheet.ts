@@ -14,6 +14,7 @@ import { gateOf } from '../columns/gate-facts.ts';
 import { reasonOf } from '../columns/reason-codes.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
+import { wayEnds } from './way-ends.ts';
 
 /** `open`: passed; `stop`: it stops here; `shut`: would fail too; `unknown`: never got that far. */
 export type GateState = 'open' | 'stop' | 'shut' | 'unknown';
@@ -62,6 +63,8 @@ export interface PageSheet {
     /** Where it stops and why, as a sentence; a page that passes says so too. */
     verdict: string;
     way: WayStep[];
+    /** Steps in the middle of a very long way, behind the first `WAY_END`, that are not told; 0 for none. */
+    wayLeftOut: number;
     incoming: SheetLink[];
     incomingTotal: number;
     outgoing: SheetLink[];
@@ -110,7 +113,7 @@ export function pageSheet(survey: PackedSurvey, node: number, overlays: Overlays
         gates: gateStates(survey, node),
         problems: problemsOf(survey, node),
         verdict: verdictOf(survey, node),
-        way: wayTo(survey, node),
+        ...wayTo(survey, node),
         ...incomingOf(survey, node),
         ...outgoingOf(survey, node),
         evidence: evidenceOf(survey, node),
@@ -177,15 +180,16 @@ export function verdictOf(survey: PackedSurvey, node: number): string {
         : 'Its gates are not known.';
 }
 
-function wayTo(survey: PackedSurvey, node: number): WayStep[] {
+function wayTo(survey: PackedSurvey, node: number): Pick<PageSheet, 'way' | 'wayLeftOut'> {
     const depth = survey.numbers('depth');
     const parent = survey.numbers('parent');
-    if (depth[node] === UNREACHED) return [];
+    if (depth[node] === UNREACHED) return { way: [], wayLeftOut: 0 };
     const path: number[] = [];
     for (let at = node; at !== -1; at = parent[at]!) path.push(at);
     path.reverse();
     const graph = linkGraphOf(survey);
-    return path.map((at, index): WayStep => {
+    const tell = (index: number): WayStep => {
+        const at = path[index]!;
         const step: WayStep = {
             url: survey.url(at),
             title: survey.texts('title').at(at),
@@ -212,7 +216,9 @@ function wayTo(survey: PackedSurvey, node: number): WayStep[] {
             region: REGIONS[graph.blockRegion[block]!] ?? 'other',
             place: { pageBlock, at: inList },
         };
-    });
+    };
+    const { steps, leftOut } = wayEnds(path.length, tell);
+    return { way: steps, wayLeftOut: leftOut };
 }
 
 /** The anchor of a link of a list, or its name. */

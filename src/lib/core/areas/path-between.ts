@@ -6,6 +6,7 @@ import { depthGraph } from '../model/way-graph.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import type { LinkPlace } from './page-sheet.ts';
+import { wayEnds, type WayEnds } from './way-ends.ts';
 
 export interface PathStep {
     url: string;
@@ -19,12 +20,17 @@ export interface PathStep {
 const A = LINK_KINDS.indexOf('a');
 
 /** @returns null where no way leads. O(nodes + links) */
-export function pathBetween(survey: PackedSurvey, from: number, to: number): PathStep[] | null {
+export function pathBetween(
+    survey: PackedSurvey,
+    from: number,
+    to: number,
+): (WayEnds<PathStep> & { clicks: number }) | null {
     const { clicks, free } = depthGraph(modelOf(survey));
     const found = depths(clicks, free, [from]);
     const path = pathTo(found, to);
     if (path.length === 0) return null;
-    return path.map((node, index): PathStep => {
+    const tell = (index: number): PathStep => {
+        const node = path[index]!;
         const step: PathStep = {
             url: survey.url(node),
             title: survey.texts('title').at(node),
@@ -40,7 +46,8 @@ export function pathBetween(survey: PackedSurvey, from: number, to: number): Pat
             return step;
         }
         return { ...step, by: 'link', ...firstLink(survey, before, node) };
-    });
+    };
+    return { ...wayEnds(path.length, tell), clicks: found.depth[to]! };
 }
 
 /** The first link of a page to another, as it stands on the page. */

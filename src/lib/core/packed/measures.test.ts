@@ -144,7 +144,7 @@ describe('measures of the site', () => {
             .page('/b');
         const survey = pack(site);
         const steps = (from: string, to: string) =>
-            pathBetween(survey, node(survey, from), node(survey, to))?.map((step) => [
+            pathBetween(survey, node(survey, from), node(survey, to))?.steps.map((step) => [
                 step.url.replace('https://site.example', ''),
                 step.by,
                 step.anchor,

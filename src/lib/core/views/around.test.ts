@@ -105,7 +105,7 @@ describe('the paths between two pages', () => {
         expect([told.clicks, told.paths]).toEqual([2, 2]);
         expect(told.through.map(({ url }) => url.slice(ORIGIN.length)).sort()).toEqual(['/note', '/saws/']);
         expect(told.without).toEqual({ url: `${ORIGIN}/note`, clicks: 2, paths: 1 });
-        expect(told.path!.map(({ url }) => url.slice(ORIGIN.length))[0]).toBe('/');
+        expect(told.path!.steps.map(({ url }) => url.slice(ORIGIN.length))[0]).toBe('/');
     });
 
     it('are none where nothing leads there, also only without a page', () => {

@@ -1,6 +1,7 @@
 /** *Around a page*: what leads to it and from it, grouped, step by step; and the ways from it to another page. */
 import { nearLinks, stepsFrom, widelyShared, type NearKind } from '../areas/neighbourhood.ts';
 import { pathBetween, type PathStep } from '../areas/path-between.ts';
+import type { WayEnds } from '../areas/way-ends.ts';
 import { regionName, templateWords } from '../areas/template-words.ts';
 import { UNREACHED } from '../graph/depth.ts';
 import { shortestPaths } from '../graph/shortest-paths.ts';
@@ -218,7 +219,7 @@ function sharedOf(
 export interface PathsTold {
     to: string;
     /** Null where no way leads. */
-    path: PathStep[] | null;
+    path: WayEnds<PathStep> | null;
     clicks: number;
     /** How many shortest paths there are. */
     paths: number;

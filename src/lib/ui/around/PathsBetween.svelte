@@ -1,5 +1,6 @@
 <script lang="ts">
     /** The shortest path from the page in the middle to another, how many there are, and what is left without a page. */
+    import { WAY_END } from '../../core/areas/way-ends.ts';
     import type { PathsTold } from '../../core/views/around.ts';
     import type { WalkPage } from '../../core/views/journey.ts';
     import { counted, cutMiddle } from '../parts/format.ts';
@@ -61,7 +62,10 @@
                 (<a class="link" href={links.to(paths.to, null)} data-sveltekit-noscroll>with it again</a>){/if}.
         </p>
         <ol class="path">
-            {#each paths.path as step, at (at)}
+            {#each paths.path.steps as step, at (at)}
+                {#if paths.path.leftOut > 0 && at === WAY_END}
+                    <li class="note">→ {counted(paths.path.leftOut, 'more step')} →</li>
+                {/if}
                 <li>
                     {#if at > 0}<span class="by">
                             {#if step.by === 'link'}<em>“{step.anchor || 'without words'}”</em>

@@ -57,6 +57,10 @@ export class BrowserSurvey {
         return this.#client.nodeOf(this.#named(), url);
     }
 
+    nodesOf(urls: readonly string[]): Promise<(number | null)[]> {
+        return Promise.all(urls.map((url) => this.nodeOf(url)));
+    }
+
     /**
      * For each node the number of the first of several sets that has it, 255 for none: told here where that can be, by
      * the server where not. Null where neither can.

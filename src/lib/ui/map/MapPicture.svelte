@@ -28,7 +28,7 @@
         look: Omit<MapLook, 'window'>;
         palette: Palette;
         /** URLs of the way to the page whose sheet is open, from the start to it; empty for none. */
-        way: readonly string[];
+        way: readonly (readonly string[])[];
         origin: string;
         /** Draws links that go by what the map is of, under what is pointed at; null for none. */
         under: ((pen: Pen) => void) | null;
@@ -59,8 +59,8 @@
     let at = $state.raw<MapPlace | null>(null);
     let card = $state.raw<MapCard | null>(null);
     /** The places of the way, and the last of them. */
-    let steps = $state.raw<MapPlace[]>([]);
-    const chosen = $derived(steps.at(-1) ?? null);
+    let steps = $state.raw<MapPlace[][]>([]);
+    const chosen = $derived(steps.at(-1)?.at(-1) ?? null);
     let pinched = $state(1);
     /** Where what is pointed at begins in the frame. */
     let spot = $state({ x: 0, y: 0 });
@@ -83,9 +83,9 @@
     });
 
     $effect(() => {
-        const [urls, known] = [props.way, places];
-        return newest(Promise.all(urls.map((url) => survey.nodeOf(url))), (nodes) => {
-            steps = nodes.flatMap((node) => (node === null ? [] : (known.of(node) ?? [])));
+        const [runs, known] = [props.way, places];
+        return newest(Promise.all(runs.map((urls) => survey.nodesOf(urls))), (all) => {
+            steps = all.map((nodes) => nodes.flatMap((node) => (node === null ? [] : (known.of(node) ?? []))));
         });
     });
     // A page that is opened from elsewhere is brought into sight.

@@ -35,7 +35,7 @@
         height: number;
         /** How high what stands above the picture is. */
         above?: number;
-        way: readonly string[];
+        way: readonly (readonly string[])[];
         sections: readonly string[];
         shading: Omit<Shading, 'entries'> & { entries: (ShadeEntry & { pages: number })[] };
         choices: ShadeChoices;

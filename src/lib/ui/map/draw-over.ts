@@ -4,8 +4,8 @@ import type { MapPlace } from './map-place.ts';
 import type { Pen, Point } from './pen.ts';
 
 export interface MapOver {
-    /** Places from the start page to the one whose sheet is open. */
-    way: readonly MapPlace[];
+    /** Places from the start page to the one whose sheet is open; of a very long way its two ends. */
+    way: readonly (readonly MapPlace[])[];
     chosen: MapPlace | null;
     at: MapPlace | null;
     /** Corners of what is dragged over. */
@@ -18,7 +18,7 @@ export interface MapOver {
 const GUTTER = 5;
 
 export function drawOver(pen: Pen, palette: Palette, { way, chosen, at, drag, runs }: MapOver): void {
-    if (way.length > 1) drawWay(pen, way, palette, runs);
+    for (const run of way) if (run.length > 1) drawWay(pen, run, palette, runs);
     if (chosen) ring(pen, chosen, 3, palette);
     if (at) ring(pen, at, 2, palette);
     if (drag.length < 2) return;
@@ -30,7 +30,9 @@ function ring(pen: Pen, { x, y, width, height }: MapPlace, wide: number, palette
         [palette.paper, wide + 2],
         [palette.mark, wide],
     ] as const) {
-        pen.outline(x - 2.5, y - 2.5, width + 3.8, height + 3.8, { colour, wide: line });
+        // Around the page, so that none of it is covered.
+        const out = 2 + line / 2;
+        pen.outline(x - out, y - out, width - 1.2 + 2 * out, height - 1.2 + 2 * out, { colour, wide: line });
     }
 }
 

@@ -19,7 +19,7 @@ export interface Shown {
     palette: Palette;
     /** Draws links that go by what the map is of; null for none. */
     under: ((pen: Pen) => void) | null;
-    way: readonly MapPlace[];
+    way: readonly (readonly MapPlace[])[];
     chosen: MapPlace | null;
     at: MapPlace | null;
     drag: readonly Point[];

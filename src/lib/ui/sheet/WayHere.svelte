@@ -1,6 +1,7 @@
 <script lang="ts">
     /** The shortest way of links from the start page, step by step. */
     import type { ToldSheet } from '../../core/areas/page-sheet.ts';
+    import { WAY_END } from '../../core/areas/way-ends.ts';
     import Address from '../parts/Address.svelte';
     import { counted } from '../parts/format.ts';
     import type { SheetLinks } from './open-sheet.ts';
@@ -18,7 +19,10 @@
     </p>
 {:else}
     <ol>
-        {#each sheet.way as step (step.url)}
+        {#each sheet.way as step, at (step.url)}
+            {#if sheet.wayLeftOut > 0 && at === WAY_END}
+                <li class="note">{counted(sheet.wayLeftOut, 'more step')} between</li>
+            {/if}
             <li class="way">
                 <b class="text-right">{step.depth}</b>
                 <span class="break-words min-w-0">
@@ -47,7 +51,7 @@
 <style>
     .way {
         display: grid;
-        grid-template-columns: 16px minmax(0, 1fr) auto;
+        grid-template-columns: minmax(16px, auto) minmax(0, 1fr) auto;
         gap: 8px;
         padding: 1px 0;
     }

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { goto } from '$app/navigation';
     import { page } from '$app/state';
+    import { WAY_END } from '$lib/core/areas/way-ends.ts';
     import { browserSurvey } from '$lib/ui/frame/browser-survey.ts';
     import { canDraw } from '$lib/ui/map/canvas-pen.ts';
     import MapHeadline from '$lib/ui/map/MapHeadline.svelte';
@@ -56,7 +57,8 @@
         const sheet = data.open?.sheet;
         if (!sheet) return [];
         const steps = sheet.way.map(({ url }) => url);
-        return steps.at(-1) === sheet.url ? steps : [...steps, sheet.url];
+        if (steps.at(-1) !== sheet.url) steps.push(sheet.url);
+        return sheet.wayLeftOut === 0 ? [steps] : [steps.slice(0, WAY_END), steps.slice(WAY_END)];
     });
     const hrefOf = (change: Record<string, string | null>): string => withParams(page.url, change);
     const choose = (change: Record<string, string | null>, replaceState = false): void =>

@@ -9,8 +9,9 @@ export async function GET({ url, locals }) {
     if (from === -1 || to === -1) {
         error(400, `The survey does not know the address given as "${from === -1 ? 'from' : 'to'}".`);
     }
-    const steps = pathBetween(packed, from!, to!);
-    if (!steps) return json({ clicks: null, steps: [] });
+    const path = pathBetween(packed, from!, to!);
+    if (!path) return json({ clicks: null, leftOut: 0, steps: [] });
+    const { clicks, leftOut, steps } = path;
     const marks = await markupOf(
         locals.survey,
         packed,
@@ -18,7 +19,8 @@ export async function GET({ url, locals }) {
     );
     let next = 0;
     return json({
-        clicks: steps.filter((step) => step.by === 'link').length,
+        clicks,
+        leftOut,
         steps: steps.map(({ place, ...step }) => ({ ...step, line: place ? marks[next++]!.line : null })),
     });
 }
