@@ -69,6 +69,7 @@ export interface KeptKinds {
     'small map': [by: string];
     'redirect ways': [];
     'sitemap entries': [];
+    'sitemap notes': [];
     'targets by words': [];
     'template words': [];
     'thrown away': [];

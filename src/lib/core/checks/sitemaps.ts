@@ -45,11 +45,21 @@ interface Noted {
     notes: Problem[];
 }
 
-/** Sitemaps that were asked for, with what was found of each. */
-const sitemapsOf = ({ survey }: CheckView): Noted[] =>
-    survey.head.files
-        .filter(({ kind }) => kind === 'sitemap')
-        .map((file) => ({ file, notes: readProblems(file.note) }));
+/** Sitemaps that were asked for, with what was found of each. A site may have thousands: read once for each survey. */
+const sitemapsOf = ({ survey }: CheckView): readonly Noted[] => [...notedByUrl(survey).values()].flat();
+
+function notedByUrl(survey: PackedSurvey): ReadonlyMap<string, readonly Noted[]> {
+    return once(survey, 'sitemap notes', [], () => {
+        const noted = new Map<string, Noted[]>();
+        for (const file of survey.head.files) {
+            if (file.kind !== 'sitemap') continue;
+            const own = noted.get(file.url) ?? [];
+            own.push({ file, notes: readProblems(file.note) });
+            noted.set(file.url, own);
+        }
+        return noted;
+    });
+}
 
 /** Could be read, as a list or as an index. */
 const isRead = ({ file, notes }: Noted): boolean =>
@@ -128,8 +138,9 @@ function ofEntries<P>(
 
 /** Where a file answers: the end of its redirects. */
 const endOf = (view: CheckView, url: string): string => {
-    const own = sitemapsOf(view).find(({ file }) => file.url === url);
-    const way = own?.notes.find(({ code }) => code === 'sitemap-redirects');
+    const way = notedByUrl(view.survey)
+        .get(url)?.[0]
+        ?.notes.find(({ code }) => code === 'sitemap-redirects');
     return way?.code === 'sitemap-redirects' ? way.params.to : url;
 };
 

@@ -47,6 +47,7 @@ export interface RobotsFileView {
     status: number | null;
     note: string;
     text: string;
+    /** In their order; of a very long file those that do most, see `MOST_LINES`. */
     lines: RobotsLineView[];
     /** Product tokens that have groups of their own. */
     named: string[];
@@ -58,7 +59,15 @@ export interface RobotsFileView {
     /** The rule that closes most. */
     most: { line: number; rule: RuleView } | null;
     findings: { severity: Severity; say: string; line: number | null }[];
+    /** Findings that are not told here; all are in findings.csv. */
+    moreFindings: number;
 }
+
+/** Lines that are told of a file; files go up to half a million bytes. */
+const MOST_LINES = 400;
+/** Told of a long file whatever they say: it is known by how it begins. */
+const FIRST_LINES = 12;
+const MOST_FINDINGS = 60;
 
 export interface RobotsAsked {
     /** Origin of the host that is looked at; null for that of the start page. */
@@ -97,6 +106,9 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
     const closed = isUnreachable ? pages : sum(all.filter(({ allows }) => !allows));
     const closedSet = `closed by robots and origin is ${quoted(origin)}`;
     const closing = [...ruleViews].filter(([, rule]) => !rule.allows && rule.decides.pages > 0);
+    const found = fileFindings({ ...view, robots: [file] }).filter(
+        (finding) => finding.file === file.url && !isAcceptedFile(view, finding),
+    );
     const [most] = closing.sort(([, a], [, b]) => b.decides.pages - a.decides.pages);
     return {
         url: file.url,
@@ -104,29 +116,57 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
         status: file.status,
         note: noteWords(file.problems),
         text: file.text,
-        lines: robotsLines(file.text).map((line) => ({
-            line: line.line,
-            text: line.text,
-            kind: line.kind,
-            group: line.group,
-            speaks: speaking.has(line.group),
-            rule: ruleViews.get(line.line) ?? null,
-            sitemap: line.kind === 'sitemap' ? sitemapAt(survey, line.value, file.url) : null,
-            remark: robotsLineRemark(line),
-        })),
+        lines: robotsLines(file.text)
+            .filter(mostTelling(ruleViews, speaking, file.text))
+            .map((line) => ({
+                line: line.line,
+                text: line.text,
+                kind: line.kind,
+                group: line.group,
+                speaks: speaking.has(line.group),
+                rule: ruleViews.get(line.line) ?? null,
+                sitemap: line.kind === 'sitemap' ? sitemapAt(survey, line.value, file.url) : null,
+                remark: robotsLineRemark(line),
+            })),
         named: [...new Set(read.groups.flatMap(({ agents }) => agents))].filter((name) => name !== '*' && name !== ''),
         known: nodes.length,
         closed: { pages: closed, set: isOurs && closed === closedPages(survey, nodes) ? closedSet : null },
         kept: { pages: sum(all.filter(({ allows }) => allows)), set: null },
         most: most ? { line: most[0], rule: most[1] } : null,
-        findings: fileFindings({ ...view, robots: [file] })
-            .filter((finding) => finding.file === file.url && !isAcceptedFile(view, finding))
-            .map((finding) => ({
-                severity: finding.severity,
-                say: fileFindingSentence(finding),
-                line: finding.line,
-            })),
+        findings: found.slice(0, MOST_FINDINGS).map((finding) => ({
+            severity: finding.severity,
+            say: fileFindingSentence(finding),
+            line: finding.line,
+        })),
+        moreFindings: Math.max(0, found.length - MOST_FINDINGS),
     };
+}
+
+/** URLs that a rule touches: those it decides, and those that another decides before it. */
+export const touchedBy = ({ decides, others, loses }: RuleView): number => decides.pages + others + loses;
+
+/** Whether a line is told: all of a file that is not too long, else those that do most, and how it begins. */
+function mostTelling(
+    rules: ReadonlyMap<number, RuleView>,
+    speaking: ReadonlySet<number>,
+    text: string,
+): (line: RobotsLine) => boolean {
+    const lines = robotsLines(text);
+    if (lines.length <= MOST_LINES) return () => true;
+    const weightOf = ({ line, kind, group }: RobotsLine): number => {
+        if (line <= FIRST_LINES || (kind === 'agent' && speaking.has(group))) return Infinity;
+        const rule = rules.get(line);
+        if (rule) return touchedBy(rule);
+        // What is written wrongly may explain what is missing.
+        return kind === 'stray' || kind === 'directive' || kind === 'unread' || kind === 'sitemap' ? 0.5 : 0;
+    };
+    const told = lines
+        .map((line) => ({ line: line.line, weight: weightOf(line) }))
+        .filter(({ weight }) => weight > 0)
+        .sort((a, b) => (a.weight === b.weight ? a.line - b.line : b.weight - a.weight))
+        .slice(0, MOST_LINES);
+    const numbers = new Set(told.map(({ line }) => line));
+    return ({ line }) => numbers.has(line);
 }
 
 /** A Sitemap line may only be absolute; a relative one is resolved all the same, as it was when it was asked for. */

@@ -59,6 +59,25 @@ describe('the view model of Sitemaps', () => {
         expect(circle.files.map(({ url }) => url).sort()).toEqual(view.files.map(({ url }) => url).sort());
     });
 
+    it('shows some of very many files: indexes, and those with the worst findings', () => {
+        const many = whole();
+        many.rows.files.push(
+            ...Array.from({ length: 500 }, (_, n) => file(`/map-${n}.xml`, 1)),
+            file('/broken.xml', 2, problem('not-xml', { cause: 'x', isReadOn: true }, 4)),
+            file('/index.xml', null, problem('sitemap-index', { files: 500 })),
+        );
+        const named = Array.from({ length: 500 }, (_, n) => `${ORIGIN}/map-${n}.xml`);
+        const { files, moreFiles } = sitemapsView(
+            checkView(packSurvey(many.measure()).survey),
+            new Map([[`${ORIGIN}/index.xml`, named]]),
+        );
+        const urls = files.map(({ url }) => url.slice(ORIGIN.length));
+        // One more is that of the site itself.
+        expect([files.length, moreFiles]).toEqual([300, 203]);
+        expect(urls).toEqual(expect.arrayContaining(['/broken.xml', '/index.xml', '/map-0.xml']));
+        expect(urls.indexOf('/map-0.xml')).toBeGreaterThan(urls.indexOf('/index.xml'));
+    });
+
     it('tells the state of each file by the worst that is found of it', () => {
         const state = Object.fromEntries(
             view.files.map(({ url, worst, findings }) => [url.slice(ORIGIN.length), [worst, findings]]),

@@ -10,6 +10,8 @@ import type { SetOfPages } from './robots.ts';
 
 /** Findings that are shown; all of them are in findings.csv. */
 const MOST_FINDINGS = 60;
+/** Files that are shown: indexes, and those of which the worst is found, before others. */
+const MOST_FILES = 300;
 
 /** A file below whatever names it. */
 export interface SitemapBranch extends Omit<SitemapCount, 'problems'> {
@@ -37,7 +39,7 @@ export function sitemapsView(view: CheckView, indexes: ReadonlyMap<string, reado
     );
     return {
         ...counts,
-        files: treeOf(files, indexes, found),
+        ...shownOf(treeOf(files, indexes, found)),
         listing: listingOf(survey),
         findings: found.slice(0, MOST_FINDINGS).map((finding) => ({
             file: finding.file,
@@ -51,6 +53,18 @@ export function sitemapsView(view: CheckView, indexes: ReadonlyMap<string, reado
 
 export type SitemapsView = ReturnType<typeof sitemapsView>;
 
+/** Of very many files some, still in the order of the tree. */
+function shownOf(tree: readonly SitemapBranch[]): { files: SitemapBranch[]; moreFiles: number } {
+    const rank = ({ isIndex, worst }: SitemapBranch): number =>
+        isIndex ? -1 : worst === null ? SEVERITIES.length : SEVERITIES.indexOf(worst);
+    const shown = tree
+        .map((file, place) => ({ file, place }))
+        .sort((a, b) => rank(a.file) - rank(b.file) || a.place - b.place)
+        .slice(0, MOST_FILES)
+        .sort((a, b) => a.place - b.place);
+    return { files: shown.map(({ file }) => file), moreFiles: tree.length - shown.length };
+}
+
 /** Files that no index names first, in the order of asking, each with those it names below it; a file stands once. */
 function treeOf(
     files: readonly SitemapCount[],
@@ -59,13 +73,19 @@ function treeOf(
 ): SitemapBranch[] {
     const byUrl = new Map(files.map((file) => [file.url, file]));
     const named = new Set([...indexes.values()].flat());
+    const found = new Map<string, FileFinding[]>();
+    for (const finding of findings) {
+        const own = found.get(finding.file);
+        if (own) own.push(finding);
+        else found.set(finding.file, [finding]);
+    }
     const placed = new Set<string>();
     const tree: SitemapBranch[] = [];
     const place = (url: string, level: number): void => {
         const file = byUrl.get(url);
         if (!file || placed.has(url)) return;
         placed.add(url);
-        const own = findings.filter((finding) => finding.file === url);
+        const own = found.get(url) ?? [];
         const ranks = own.map(({ severity }) => SEVERITIES.indexOf(severity));
         const { problems, ...counts } = file;
         tree.push({

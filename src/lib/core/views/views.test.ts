@@ -522,6 +522,47 @@ describe('the view model of Robots', () => {
         expect(told.named).toEqual(['otter']);
     });
 
+    it('tells of a very long file the lines that do something, and how it begins', () => {
+        const idle = Array.from({ length: 5_000 }, (_, n) => `Disallow: /idle-${n}/`);
+        const text = [
+            'User-agent: *',
+            ...idle.slice(0, 3_000),
+            'Disallow: /members/',
+            'noindex: /x',
+            ...idle.slice(3_000),
+            `Sitemap: ${ORIGIN}/sitemap.xml`,
+            '',
+        ].join('\n');
+        const { lines, closed: all, findings, moreFindings } = view('edgemap', [{ ...file, text }]).file!;
+        expect(all.pages).toBe(2);
+        expect(lines.map(({ line }) => line)).toEqual([
+            ...Array.from({ length: 12 }, (_, n) => n + 1),
+            3_002,
+            3_003,
+            5_004,
+        ]);
+        // Each idle rule may be a finding of its own.
+        expect(findings.length).toBeLessThanOrEqual(60);
+        expect(findings.length + moreFindings).toBeGreaterThan(0);
+    });
+
+    it('tells the lines of a long file that do most, where all do something', () => {
+        const rules = Array.from({ length: 1_000 }, (_, n) => `Disallow: /p-${n}$`);
+        const site = new Site().known('/', 'manual').page(
+            '/',
+            rules.map((_, n) => ({ to: `/p-${n}` })),
+        );
+        rules.forEach((_, n) => site.page(`/p-${n}`));
+        // The last rule closes two pages, the others one each.
+        site.page('/twice-1').page('/twice-2').known('/twice-1').known('/twice-2');
+        const text = ['User-agent: *', ...rules, 'Disallow: /twice', ''].join('\n');
+        const of = checkView(packSurvey(site.measure()).survey, { robots: [{ ...file, text }] });
+        const { lines } = robotsView(of, { origin: null, agent: 'edgemap', token: 'edgemap' }).file!;
+        expect(lines).toHaveLength(400);
+        expect(lines.at(-1)).toMatchObject({ line: 1_002, rule: { decides: { pages: 2 } } });
+        expect(lines.map(({ line }) => line)).toEqual(lines.map(({ line }) => line).sort((a, b) => a - b));
+    });
+
     it('tells of a Sitemap line what was found there', () => {
         const site = new Site()
             .known('/', 'manual')

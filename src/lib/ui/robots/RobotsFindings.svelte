@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What the register finds of the file, line by line. */
     import type { RobotsFileView } from '../../core/views/robots.ts';
+    import { counted } from '../parts/format.ts';
     import SeverityMark from '../parts/SeverityMark.svelte';
 
     let { file }: { file: RobotsFileView } = $props();
@@ -17,4 +18,7 @@
             </li>
         {/each}
     </ul>
+    {#if file.moreFindings > 0}<p class="note">
+            {counted(file.moreFindings, 'finding')} more, all of them in findings.csv
+        </p>{/if}
 </section>

@@ -1,9 +1,9 @@
 <script lang="ts">
     /** The file line by line, and at the side of each rule what it does; with an edit, both texts in one. */
-    import type { RobotsFileView, RobotsLineView } from '../../core/views/robots.ts';
+    import { touchedBy, type RobotsFileView, type RobotsLineView } from '../../core/views/robots.ts';
     import { count, counted } from '../parts/format.ts';
     import type { ViewLinks } from '../view/links.ts';
-    import type { RobotsEdit } from './robots-edit.svelte.ts';
+    import type { EditedLine, RobotsEdit } from './robots-edit.svelte.ts';
     import RuleEffect from './RuleEffect.svelte';
 
     interface Props {
@@ -19,8 +19,27 @@
     const lineAt = $derived(new Map(file.lines.map((line) => [line.line, line])));
     /** URLs of the widest bar. */
     const widest = $derived(
-        Math.max(1, ...file.lines.map(({ rule }) => (rule ? rule.decides.pages + rule.others + rule.loses : 0))),
+        file.lines.reduce((most, { rule }) => Math.max(most, rule === null ? 0 : touchedBy(rule)), 1),
     );
+    interface Row {
+        line: EditedLine;
+        /** Lines of the file before it that are not told. */
+        leftOut: number;
+    }
+    /** Lines that are told, asked about or edited; of the others how many stand between. */
+    const rows = $derived.by(() => {
+        const told: Row[] = [];
+        let leftOut = 0;
+        for (const line of edit.lines) {
+            const isTold = line.before === null || line.after === null || lineAt.has(line.before);
+            if (!isTold && line.before !== asked) leftOut++;
+            else {
+                told.push({ line, leftOut });
+                leftOut = 0;
+            }
+        }
+        return { told, leftOut };
+    });
     function sitemapWords(sitemap: RobotsLineView['sitemap']): string {
         if (sitemap === null) return 'not asked for';
         if (sitemap.files !== null) return `read, an index of ${counted(sitemap.files, 'file')}`;
@@ -32,8 +51,17 @@
         (['agent', 'rule', 'empty'].includes(kind) && !speaks);
 </script>
 
+{#snippet left(lines: number)}
+    <div class="line" role="row">
+        <span class="at" role="rowheader"></span>
+        <span class="note" role="cell">{counted(lines, 'line')} that touch fewer known URLs, or none</span>
+        <span role="cell"></span>
+    </div>
+{/snippet}
+
 <div class="lines" role="table" aria-label="robots.txt, line by line">
-    {#each edit.lines as { text, before, after }, index (index)}
+    {#each rows.told as { line: { text, before, after }, leftOut }, index (index)}
+        {#if leftOut > 0}{@render left(leftOut)}{/if}
         {@const line = before === null ? null : (lineAt.get(before) ?? null)}
         <div
             class="line"
@@ -67,6 +95,7 @@
             </span>
         </div>
     {/each}
+    {#if rows.leftOut > 0}{@render left(rows.leftOut)}{/if}
 </div>
 
 <style>

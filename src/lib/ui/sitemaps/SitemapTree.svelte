@@ -6,10 +6,16 @@
     import type { ViewLinks } from '../view/links.ts';
     import { quoted } from '../../core/sets/tokens.ts';
 
-    let { files, to, short }: { files: SitemapsView['files']; to: ViewLinks; short: (url: string) => string } =
-        $props();
+    interface Props {
+        files: SitemapsView['files'];
+        /** Files that are not shown. */
+        more: number;
+        to: ViewLinks;
+        short: (url: string) => string;
+    }
+    let { files, more, to, short }: Props = $props();
     const STEP = 1.25;
-    const deepest = $derived(Math.max(0, ...files.map(({ level }) => level)));
+    const deepest = $derived(files.reduce((most, { level }) => Math.max(most, level), 0));
     const listing = (url: string, also = ''): string => to.set(`sitemap is ${quoted(url)}${also}`);
 </script>
 
@@ -64,4 +70,7 @@
             {/each}
         </tbody>
     </table>
+    {#if more > 0}<p class="note">
+            {counted(more, 'more file')}: shown are indexes, then those with the worst findings.
+        </p>{/if}
 </section>

@@ -12,7 +12,7 @@
         {#if view.files.length === 0}
             No sitemap was named or found.
         {:else if view.listed === 0}
-            {counted(view.files.length, 'sitemap')}
+            {counted(view.files.length + view.moreFiles, 'sitemap')}
             {view.files.length === 1 ? 'was' : 'were'} asked for, and none lists a page of this site.
         {:else}
             Sitemaps list <a class="set" href={to.set('in sitemap')}><b>{counted(view.listed, 'URL')}</b></a> of this

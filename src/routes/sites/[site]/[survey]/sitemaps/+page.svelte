@@ -20,7 +20,7 @@
 <div class="view">
     <SitemapsHeadline {view} {to} door="/sites/{data.site.id}/door" />
     {#if view.files.length > 0}
-        <SitemapTree files={view.files} {to} {short} />
+        <SitemapTree files={view.files} more={view.moreFiles} {to} {short} />
         <div class="pane-row both">
             <GatesListed listing={view.listing} {to} />
             <SitemapFindings findings={view.findings} more={view.moreFindings} {short} />
