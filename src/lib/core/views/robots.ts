@@ -1,7 +1,7 @@
 /** What *Robots* shows: a robots.txt line by line, what each rule does to known URLs, and what is found of the file. */
 import { originOf, readAddress } from '../address/address.ts';
 import { hostUrls } from '../areas/robots-change.ts';
-import type { CheckView, RobotsText, Severity } from '../checks/check.ts';
+import { SEVERITIES, type CheckView, type RobotsText, type Severity } from '../checks/check.ts';
 import { fileFindings, isAcceptedFile } from '../checks/file-findings.ts';
 import { once } from '../kept.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
@@ -106,9 +106,11 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
     const closed = isUnreachable ? pages : sum(all.filter(({ allows }) => !allows));
     const closedSet = `closed by robots and origin is ${quoted(origin)}`;
     const closing = [...ruleViews].filter(([, rule]) => !rule.allows && rule.decides.pages > 0);
-    const found = fileFindings({ ...view, robots: [file] }).filter(
-        (finding) => finding.file === file.url && !isAcceptedFile(view, finding),
-    );
+    const found = fileFindings({ ...view, robots: [file] })
+        .filter((finding) => finding.file === file.url && !isAcceptedFile(view, finding))
+        .sort(
+            (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || (a.line ?? 0) - (b.line ?? 0),
+        );
     const [most] = closing.sort(([, a], [, b]) => b.decides.pages - a.decides.pages);
     return {
         url: file.url,
