@@ -81,7 +81,7 @@ const TARGETS = 20;
 async function latency(pages: number): Promise<void> {
     const { survey } = packRows({ start: `${MADE_ORIGIN}/`, state: 'finished', cut: [] }, rowsOf(pages));
     const text = madeText(vocabulary(), 3);
-    const maker = new WordIndexMaker(survey.count);
+    const maker = new WordIndexMaker();
     const kept = new Map<number, string>();
     const making = performance.now();
     for (let node = 0; node < survey.count; node++) {
@@ -90,7 +90,7 @@ async function latency(pages: number): Promise<void> {
         if (kept.size < 4_000) kept.set(node, own);
         maker.add(node, own, 'en');
     }
-    const sections = maker.done();
+    const sections = maker.done(survey.count);
     const words = new WordIndex(sections);
     const made = performance.now() - making;
     const fitting = performance.now();

@@ -64,9 +64,9 @@ export async function wordsBench(options: BenchOptions): Promise<void> {
         for (const item of texts) all += countWords(item);
         counted = performance.now() - counted;
         let made = performance.now();
-        const maker = new WordIndexMaker(pages);
+        const maker = new WordIndexMaker();
         texts.forEach((item, node) => maker.add(node, item, 'en'));
-        const sections = maker.done();
+        const sections = maker.done(pages);
         made = performance.now() - made;
         const bytes = encodeSections(sections);
         const packed = deflateRawSync(bytes, { level: 1 });

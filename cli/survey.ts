@@ -9,6 +9,7 @@ import { matchList } from '../src/lib/core/areas/list-matches.ts';
 import { LIST_KINDS } from '../src/lib/core/evidence/evidence-lists.ts';
 import { DEFAULT_ROBOT_WORDS } from '../src/lib/core/evidence/robot-agents.ts';
 import type { PackedSurvey } from '../src/lib/core/packed/packed-survey.ts';
+import type { Sections } from '../src/lib/core/packed/sections.ts';
 import { countPages } from '../src/lib/core/areas/count-pages.ts';
 import type { SurveyProgress } from '../src/lib/core/survey/progress.ts';
 import type { SurveySettings } from '../src/lib/core/survey/settings.ts';
@@ -21,8 +22,8 @@ import { exportSurvey, prepareExportFolder } from '../src/lib/server/export/expo
 import { doSurveyJob, type SurveyJobResult } from '../src/lib/server/jobs/survey-job.ts';
 import { ownerName } from '../src/lib/server/jobs/worker-loop.ts';
 import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-survey.ts';
-import { packInThread } from '../src/lib/server/pack/pack-in-thread.ts';
 import { makeAndSaveWords } from '../src/lib/server/pack/make-words.ts';
+import { WordsAhead } from '../src/lib/server/pack/words-ahead.ts';
 import { WordIndex } from '../src/lib/core/text/word-index.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
@@ -134,6 +135,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
             const { settings } = survey;
             console.error(`Surveying ${settings.start} (survey ${survey.siteId}/${survey.number})`);
             const progress = progressLine();
+            const ahead = new WordsAhead(hold.access, survey.id);
             let result: SurveyJobResult;
             let broke = '';
             try {
@@ -143,7 +145,10 @@ export async function surveyCommand(words: string[]): Promise<number> {
                     surveyId: survey.id,
                     owner: ownerName(),
                     stop: stop.signal,
-                    onProgress: progress.show,
+                    onProgress: (told) => {
+                        progress.show(told);
+                        ahead.getReady(told.read);
+                    },
                     log: (line) => console.error(`\n${line}`),
                 });
             } catch (error) {
@@ -164,7 +169,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
             const patience = broke === '' ? undefined : 5_000;
             let ended: Survey | null;
             let packed: PackedSurvey;
-            let words: ReturnType<typeof packInThread> | null = null;
+            let words: Promise<Sections> | null = null;
             try {
                 ended = await whileAway(() => getSurvey(store.db, survey.id), patience);
                 if (!ended) throw new Error('the survey vanished');
@@ -172,10 +177,8 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 const make = result.ended && !isLaidAside ? makeAndSavePacked : makePacked;
                 const packing = whileAway(() => make(store.db, last), patience);
                 // What was laid aside has no words yet: they are gathered when a survey ends, in a thread while links are written.
-                if (make === makeAndSavePacked) {
-                    words = packInThread(hold.access, survey.id, { make: 'words', wanted: true, after: packing });
-                    words.catch(() => undefined);
-                }
+                if (make === makeAndSavePacked) words = ahead.made(packing);
+                else ahead.drop();
                 packed = (await packing).survey;
             } catch (error) {
                 if (broke === '') throw error;
@@ -190,11 +193,11 @@ export async function surveyCommand(words: string[]): Promise<number> {
                 words: async (of) => {
                     if (words === null) return null;
                     if (of.id !== survey.id) return new WordIndex(await makeAndSaveWords(store.db, of));
-                    return new WordIndex((await words).get('words')!);
+                    return new WordIndex(await words);
                 },
             };
             const whole = checkViewIn(surveys, ended);
-            const summary = await exportSurvey(store.db, folder, ended, { links: packed, whole });
+            const summary = await exportSurvey(store.db, folder, ended, { packed, whole });
             const view = await whole;
             const counts = countPages(packed);
             if (!result.ended || isLaidAside) {

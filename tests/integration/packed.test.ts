@@ -7,13 +7,14 @@ import { type Part } from '$lib/core/columns/column.ts';
 import { pageSheet } from '$lib/core/areas/page-sheet.ts';
 import { pathBetween } from '$lib/core/areas/path-between.ts';
 import { siteMeasures } from '$lib/core/areas/site-measures.ts';
-import { decodeSections, type Sections } from '$lib/core/packed/sections.ts';
+import { decodeSections, encodeSections, type Sections } from '$lib/core/packed/sections.ts';
 import { evaluateIn } from '$lib/server/current-set.ts';
 import { packClosed } from '$lib/server/jobs/pack-closed.ts';
 import type { PackedParts } from '$lib/core/pack/pack-survey.ts';
 import { appStore, openPacked, SurveyGone } from '$lib/server/app.ts';
 import { packInThread } from '$lib/server/pack/pack-in-thread.ts';
 import { makeAndSavePacked, makePacked } from '$lib/server/pack/pack-survey.ts';
+import { WordsAhead } from '$lib/server/pack/words-ahead.ts';
 import { OpenSurveys } from '$lib/server/open/open-surveys.ts';
 import { packedOf } from '$lib/wire/packed-head.ts';
 import { keepRevision } from '$lib/server/store/evidence-store.ts';
@@ -365,6 +366,37 @@ describe('a packed survey', () => {
         const another = { head: { words: 0, count: 1 }, columns: kept.sections.columns };
         await savePart(db, survey.id, survey.revision, 'words', another);
         expect((await index()).count).toBe(words.count);
+    });
+
+    it('has the same index where its texts are taken in while it is packed', async () => {
+        const { db, access } = instance.store;
+        const { survey } = made;
+        const bytes = async (): Promise<Buffer> => {
+            const kept = await loadPacked(db, survey.id, survey.revision, 'words');
+            if (!kept.ok) throw new Error(kept.why);
+            return Buffer.from(encodeSections(kept.sections));
+        };
+        await packClosed(access, survey.id);
+        const behind = await bytes();
+        await db.delete(packedParts).where(and(eq(packedParts.surveyId, survey.id), eq(packedParts.part, 'words')));
+        const ahead = new WordsAhead(access, survey.id);
+        ahead.getReady(1_000);
+        let isPacked: () => void = () => undefined;
+        const words = ahead.made(new Promise<void>((resolve) => (isPacked = resolve)));
+        isPacked();
+        expect(Buffer.from(encodeSections(await words)).equals(behind)).toBe(true);
+        expect((await bytes()).equals(behind)).toBe(true);
+    });
+
+    it('has no index, and says why, where it was not packed after all or has not ended', async () => {
+        const { access } = instance.store;
+        const failed = new WordsAhead(access, made.survey.id);
+        await expect(failed.made(Promise.reject(new Error('the disk is full')))).rejects.toThrow('ended early');
+        // Nobody asks for what was dropped; a thread that got ready ends.
+        const dropped = new WordsAhead(access, made.survey.id);
+        dropped.getReady(1_000);
+        dropped.drop();
+        await expect(dropped.made(Promise.resolve())).rejects.toThrow('ended early');
     });
 
     it('is refused when it is damaged, cut, older, of another version or not there', async () => {

@@ -73,12 +73,12 @@ export const PLANTED_ANCHORS: PlantedOf<
             beside: {
                 ...NOTHING_BESIDE,
                 anchorFits: (survey) => {
-                    const words = new WordIndexMaker(survey.count);
+                    const words = new WordIndexMaker();
                     for (let node = 0; node < survey.count; node++) {
                         const isTarget = survey.url(node).endsWith('/w');
                         words.add(node, isTarget ? 'Stones want oil before they bite.' : `Text of page ${node}.`, 'en');
                     }
-                    return fitsOf(survey, new WordIndex(words.done()));
+                    return fitsOf(survey, new WordIndex(words.done(survey.count)));
                 },
             },
         };

@@ -15,12 +15,12 @@ interface Told {
 }
 
 function indexOf(survey: PackedSurvey, texts: Record<string, Told>): WordIndex {
-    const maker = new WordIndexMaker(survey.count);
+    const maker = new WordIndexMaker();
     for (let node = 0; node < survey.count; node++) {
         const told = texts[survey.url(node).slice(ORIGIN.length)];
         maker.add(node, told?.text ?? 'filler', survey.word('language', node), told?.headings ?? []);
     }
-    return new WordIndex(maker.done());
+    return new WordIndex(maker.done(survey.count));
 }
 
 const english = { language: 'en' };

@@ -5,10 +5,10 @@ import { WordIndex, WordIndexMaker } from './word-index.ts';
 type Text = readonly [node: number, text: string, tag: string];
 
 function indexOf(count: number, texts: readonly Text[]): WordIndex {
-    const maker = new WordIndexMaker(count);
+    const maker = new WordIndexMaker();
     for (const text of texts) maker.add(...text);
     // As it lies in the database.
-    return new WordIndex(decodeSections(encodeSections(maker.done())));
+    return new WordIndex(decodeSections(encodeSections(maker.done(count))));
 }
 
 const of = (index: WordIndex, stem: string): [number, number][] => {
@@ -75,8 +75,28 @@ describe('the word index', () => {
         }
     });
 
+    it('is the same bytes whatever texts are called by until their nodes are known, and without those that get none', () => {
+        const texts = [
+            ['the saw and its blade', ['Saw', 'Sharpening']],
+            ['a ladder, hired by the day', ['Ladder']],
+            ['only here: zebra and quagga', ['Zebra', 'Heading of nobody']],
+            ['glue for the saw and the ladder', []],
+        ] as const;
+        const nodes = [2, 0, undefined, 4];
+        const early = new WordIndexMaker();
+        // Called by a number that has nothing to do with nodes, and in another order.
+        for (const at of [2, 3, 0, 1]) early.add(1_000 - 7 * at, texts[at]![0], 'en', texts[at]![1]);
+        const late = new WordIndexMaker();
+        texts.forEach(([text, headings], at) => {
+            if (nodes[at] !== undefined) late.add(nodes[at], text, 'en', headings);
+        });
+        const made = early.done(6, (key) => nodes[(1_000 - key) / 7]);
+        expect(Buffer.from(encodeSections(made)).equals(Buffer.from(encodeSections(late.done(6))))).toBe(true);
+        expect(of(new WordIndex(made), 'zebra')).toEqual([]);
+    });
+
     it('is refused in another version, or where a column is missing', () => {
-        const made = new WordIndexMaker(2).done();
+        const made = new WordIndexMaker().done(2);
         expect(new WordIndex(made).stems).toBe(0);
         expect(() => new WordIndex({ ...made, head: { words: 99, count: 2 } })).toThrow('another');
         made.columns.delete('posting');

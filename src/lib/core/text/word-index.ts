@@ -38,29 +38,25 @@ const MOST_WORDS = 500_000;
 
 /** Takes main texts in, one after the other, and makes the part of them. */
 export class WordIndexMaker {
-    readonly #count: number;
     readonly #numbers = new Map<string, number>();
     readonly #readers = new Map<TextLanguage | null, (word: string) => number>();
-    /** Stem, node and times of each posting, in the order of the texts. */
+    /** Stem and times of each posting, text by text. */
     readonly #stems = wholeColumn();
-    readonly #nodes = wholeColumn();
     readonly #times = bytesColumn();
-    readonly #words: Uint32Array;
-    /** Numbers of the stems of each node's headings. */
+    /** Of each text its key, its words, and where its postings end. */
+    readonly #keys = wholeColumn();
+    readonly #words = wholeColumn();
+    readonly #ends = wholeColumn();
+    /** Numbers of the stems of each text's headings. */
     readonly #headings = new Map<number, number[]>();
 
-    /** @param count nodes of the survey */
-    constructor(count: number) {
-        this.#count = count;
-        this.#words = new Uint32Array(count);
-    }
-
     /**
-     * Each node once, in any order.
+     * Each text once, in any order.
+     * @param key of the page it is of: its node, or what `done` makes one of
      * @param tag language the page says it is in (BCP 47)
      * @param headings their texts
      */
-    add(node: number, text: string, tag: string, headings: readonly string[] = []): void {
+    add(key: number, text: string, tag: string, headings: readonly string[] = []): void {
         const numberOf = this.#reader(tag);
         const times = new Map<number, number>();
         let words = 0;
@@ -70,7 +66,6 @@ export class WordIndexMaker {
             words++;
             times.set(number, (times.get(number) ?? 0) + 1);
         });
-        this.#words[node] = words;
         const heads = new Set<number>();
         for (const heading of headings) {
             if (heads.size >= MOST_HEADING_STEMS) break;
@@ -79,41 +74,55 @@ export class WordIndexMaker {
                 if (number !== STOP && heads.size < MOST_HEADING_STEMS) heads.add(number);
             });
         }
-        if (heads.size > 0) this.#headings.set(node, [...heads]);
+        if (heads.size > 0) this.#headings.set(this.#keys.length, [...heads]);
         for (const [number, count] of times) {
             this.#stems.push(number);
-            this.#nodes.push(node);
             this.#times.push(Math.min(MOST_TIMES, count));
         }
+        this.#keys.push(key);
+        this.#words.push(words);
+        this.#ends.push(this.#stems.length);
     }
 
-    /** O(postings + stems log stems). */
-    done(): Sections {
-        const stems = [...this.#numbers.keys()];
-        const order = stems.map((_, number) => number).sort((a, b) => (stems[a]! < stems[b]! ? -1 : 1));
-        const rank = new Uint32Array(stems.length);
-        order.forEach((number, at) => (rank[number] = at));
+    /**
+     * O(postings + stems log stems + texts log texts).
+     * @param count nodes of the survey
+     * @param nodeOf the node of a key; a text without one is left out
+     */
+    done(count: number, nodeOf: (key: number) => number | undefined = (key) => key): Sections {
+        const texts = this.#textsByNode(nodeOf);
+        const stems = this.#stemsOf(texts);
+        const rank = new Uint32Array(this.#numbers.size);
+        stems.forEach(({ number }, at) => (rank[number] = at));
+        const [numbers, counts, ends] = [this.#stems.values(), this.#times.values(), this.#ends.values()];
         const pages = new Uint32Array(stems.length);
-        for (const number of this.#stems.values()) pages[rank[number]!]!++;
+        const eachPosting = (take: (rank: number, at: number, node: number) => void): void => {
+            for (const { text, node } of texts) {
+                for (let at = text === 0 ? 0 : ends[text - 1]!; at < ends[text]!; at++) {
+                    take(rank[numbers[at]!]!, at, node);
+                }
+            }
+        };
+        eachPosting((stem) => void pages[stem]!++);
         const start = new Uint32Array(stems.length + 1);
         for (let at = 0; at < stems.length; at++) start[at + 1] = start[at]! + pages[at]!;
         const next = start.slice();
-        const posting = new Uint32Array(this.#stems.length);
-        const times = new Uint8Array(this.#stems.length);
-        const [numbers, nodes, counts] = [this.#stems.values(), this.#nodes.values(), this.#times.values()];
-        // By node first, then by stem without changing that order: two passes, each over numbers that are small.
-        for (const at of orderedBy(nodes, this.#count)) {
-            const to = next[rank[numbers[at]!]!]!++;
-            posting[to] = nodes[at]!;
+        const posting = new Uint32Array(start[stems.length]!);
+        const times = new Uint8Array(posting.length);
+        // Texts come in the order of their nodes, and so do the postings of each stem.
+        eachPosting((stem, at, node) => {
+            const to = next[stem]!++;
+            posting[to] = node;
             times[to] = counts[at]!;
-        }
-        let texts = 0;
-        for (const words of this.#words) if (words > 0) texts++;
+        });
+        const words = new Uint32Array(count);
+        for (const { text, node } of texts) words[node] = this.#words.at(text);
+        const withWords = words.reduce((sum, own) => sum + Number(own > 0), 0);
         const written = new PostingWriter(posting.length);
-        const length = new Float32Array(this.#count);
+        const length = new Float32Array(count);
         const begins = new Uint32Array(stems.length + 1);
         for (let stem = 0; stem < stems.length; stem++) {
-            const rare = rarity(texts, pages[stem]!);
+            const rare = rarity(withWords, pages[stem]!);
             for (let at = start[stem]!; at < start[stem + 1]!; at++) {
                 length[posting[at]!]! += termWeight(times[at]!, rare) ** 2;
             }
@@ -123,28 +132,59 @@ export class WordIndexMaker {
             );
         }
         for (let node = 0; node < length.length; node++) length[node] = Math.sqrt(length[node]!);
-        const { bytes, ends } = packTexts(order.map((number) => stems[number]!));
+        const packed = packTexts(stems.map(({ stem }) => stem));
         const columns = new Map<string, NumberColumn>([
-            ['stem:bytes', bytes],
-            ['stem:ends', narrowed(ends)],
+            ['stem:bytes', packed.bytes],
+            ['stem:ends', narrowed(packed.ends)],
             ['posting_start', narrowed(begins)],
             ['posting_pages', narrowed(pages)],
             ['posting', written.bytes],
-            ['words', narrowed(this.#words)],
+            ['words', narrowed(words)],
             ['length', length],
-            ...this.#headingColumns(rank),
+            ...this.#headingColumns(count, texts, rank),
         ]);
-        const head: WordsHead = { words: WORDS_VERSION, count: this.#count };
+        const head: WordsHead = { words: WORDS_VERSION, count };
         return { head, columns };
     }
 
-    #headingColumns(rank: Uint32Array): [string, NumberColumn][] {
-        const start = new Uint32Array(this.#count + 1);
-        const all: number[] = [];
-        for (let node = 0; node < this.#count; node++) {
-            for (const number of this.#headings.get(node) ?? []) all.push(rank[number]!);
-            start[node + 1] = all.length;
+    /** Texts that are of a node, in the order of those. */
+    #textsByNode(nodeOf: (key: number) => number | undefined): { text: number; node: number }[] {
+        return Array.from(this.#keys.values(), (key, text) => ({ text, node: nodeOf(key) ?? -1 }))
+            .filter(({ node }) => node >= 0)
+            .sort((a, b) => a.node - b.node);
+    }
+
+    /** Stems with their numbers, in the order of their characters; those of texts that are left out are not among them. */
+    #stemsOf(texts: readonly { text: number }[]): { stem: string; number: number }[] {
+        let stems = Array.from(this.#numbers, ([stem, number]) => ({ stem, number }));
+        if (texts.length < this.#keys.length) {
+            const used = new Uint8Array(stems.length);
+            for (const { text } of texts) {
+                const own = this.#stems
+                    .values()
+                    .subarray(text === 0 ? 0 : this.#ends.at(text - 1), this.#ends.at(text));
+                for (const number of own) used[number] = 1;
+                for (const number of this.#headings.get(text) ?? []) used[number] = 1;
+            }
+            stems = stems.filter(({ number }) => used[number] === 1);
         }
+        return stems.sort((a, b) => (a.stem < b.stem ? -1 : 1));
+    }
+
+    #headingColumns(
+        count: number,
+        texts: readonly { text: number; node: number }[],
+        rank: Uint32Array,
+    ): [string, NumberColumn][] {
+        const start = new Uint32Array(count + 1);
+        const all: number[] = [];
+        let done = 0;
+        for (const { text, node } of texts) {
+            start.fill(all.length, done + 1, node + 1);
+            for (const number of this.#headings.get(text) ?? []) all.push(rank[number]!);
+            done = node;
+        }
+        start.fill(all.length, done + 1);
         return [
             ['heading_start', narrowed(start)],
             ['heading', narrowed(Uint32Array.from(all))],
@@ -178,16 +218,6 @@ export class WordIndexMaker {
         if (number === undefined) this.#numbers.set(stem, (number = this.#numbers.size));
         return number;
     }
-}
-
-/** Places of numbers below `most`, in ascending order of what stands there (counting sort). O(numbers + most). */
-function orderedBy(numbers: Uint32Array, most: number): Uint32Array {
-    const next = new Uint32Array(most + 1);
-    for (const value of numbers) next[value + 1]!++;
-    for (let at = 0; at < most; at++) next[at + 1]! += next[at]!;
-    const order = new Uint32Array(numbers.length);
-    for (let at = 0; at < numbers.length; at++) order[next[numbers[at]!]!++] = at;
-    return order;
 }
 
 /** The index as it is asked. */

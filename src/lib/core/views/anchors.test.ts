@@ -20,9 +20,9 @@ const english = { language: 'en' };
 
 /** Every page is about its title, in a text of its own. */
 function shown(survey: PackedSurvey, more: Partial<AnchorsAsked> = {}) {
-    const maker = new WordIndexMaker(survey.count);
+    const maker = new WordIndexMaker();
     for (let node = 0; node < survey.count; node++) maker.add(node, `Text of ${survey.texts('title').at(node)}`, 'en');
-    const words = new WordIndex(maker.done());
+    const words = new WordIndex(maker.done(survey.count));
     const fits = fitsOf(survey, words);
     const plain = {
         survey,
@@ -127,11 +127,11 @@ describe('the numbers of the headline', () => {
     it('are the rows of links that say so, on random sites', () => {
         for (let seed = 1; seed <= 10; seed++) {
             const { survey: random } = packSurvey(randomSite(seed).measure());
-            const maker = new WordIndexMaker(random.count);
+            const maker = new WordIndexMaker();
             for (let node = 0; node < random.count; node++) {
                 maker.add(node, `Text of ${random.texts('title').at(node)}`, random.word('language', node));
             }
-            const words = new WordIndex(maker.done());
+            const words = new WordIndex(maker.done(random.count));
             const fits = fitsOf(random, words);
             const { counts } = shown(random, { words, fits });
             const rows = (says: LinkSays) => {

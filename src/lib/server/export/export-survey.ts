@@ -121,20 +121,20 @@ export function summaryOf(survey: Survey, packed: PackedSurvey, links: number): 
 
 /**
  * Writes the files of a survey; each appears whole or not at all.
- * @param links the survey as links are told from it, before all of its parts are there
- * @param whole the view with all parts; links are written while it is made
+ * @param packed the survey without its words: links, pages and families are told from it
+ * @param whole the view with all parts, which findings need; the other files are written while it is made
  */
 export async function exportSurvey(
     db: Database,
     folder: string,
     survey: Survey,
-    { links: ofLinks, whole }: { links: PackedSurvey; whole: Promise<CheckView> },
+    { packed, whole }: { packed: PackedSurvey; whole: Promise<CheckView> },
 ): Promise<SummaryFile> {
-    // Where the links cannot be written nobody waits for it any more.
+    // Where a file cannot be written nobody waits for it any more.
     whole.catch(() => undefined);
     await prepareExportFolder(folder);
     let links = 0;
-    function* pages(packed: PackedSurvey) {
+    function* pages() {
         const columns = pageColumns(packed);
         const chosen = PAGE_FILE_COLUMNS.map((id) => columns.get(id)!);
         for (let node = 0; node < packed.count; node++) {
@@ -142,7 +142,7 @@ export async function exportSurvey(
         }
     }
     async function* linkRecords() {
-        for await (const record of eachLinkRecord(db, survey.id, ofLinks)) {
+        for await (const record of eachLinkRecord(db, survey.id, packed)) {
             links++;
             yield record;
         }
@@ -150,13 +150,16 @@ export async function exportSurvey(
     const failed = (error: Error): never => {
         throw new UserError(`The export into ${folder} failed: ${error.message}.`);
     };
-    await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords()).catch(failed);
+    try {
+        await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
+        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
+        await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
+    } catch (error) {
+        failed(error as Error);
+    }
     const view = await whole;
     try {
-        const packed = view.survey;
-        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages(packed));
         await writeCsv(join(folder, 'findings.csv'), FINDING_COLUMNS, findingRecords(db, survey.id, view));
-        await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
         const summary = summaryOf(survey, packed, links);
         const file = join(folder, 'summary.json');
         await writeFile(`${file}.tmp`, `${JSON.stringify(summary, null, 2)}\n`);

@@ -8,15 +8,25 @@ import { mainTexts } from '../store/main-text-store.ts';
 import { loadPacked, savePart, whilePacking } from '../store/packed-store.ts';
 import type { Survey } from '../store/survey-store.ts';
 
-/**
- * The index as it is kept, or made anew where it is not there or another one.
- * @throws Error with a sentence part where the survey it belongs to is not packed
- */
-export async function makeAndSaveWords(db: Database, survey: Survey): Promise<Sections> {
-    return whilePacking(db.$client, survey.id, () => wordsOf(db, survey));
+/** Takes in the words of all main texts; the survey has to have ended, it need not be packed. O(text of the survey) */
+export async function gatherWords(db: Database, surveyId: number): Promise<WordIndexMaker> {
+    const maker = new WordIndexMaker();
+    for await (const { page, text, language, headings } of mainTexts(db, surveyId)) {
+        maker.add(page, text, language, headings);
+    }
+    return maker;
 }
 
-async function wordsOf(db: Database, { id, revision }: Survey): Promise<Sections> {
+/**
+ * The index as it is kept, or made anew where it is not there or another one.
+ * @param gathered its words, where they were taken in already
+ * @throws Error with a sentence part where the survey it belongs to is not packed
+ */
+export async function makeAndSaveWords(db: Database, survey: Survey, gathered?: WordIndexMaker): Promise<Sections> {
+    return whilePacking(db.$client, survey.id, () => wordsOf(db, survey, gathered));
+}
+
+async function wordsOf(db: Database, { id, revision }: Survey, gathered?: WordIndexMaker): Promise<Sections> {
     const kept = await loadPacked(db, id, revision, 'words');
     if (kept.ok && (kept.sections.head as Partial<WordsHead>).words === WORDS_VERSION) return kept.sections;
     const core = await loadPacked(db, id, revision, 'core');
@@ -28,12 +38,8 @@ async function wordsOf(db: Database, { id, revision }: Survey): Promise<Sections
     }
     const nodeOf = new Map<number, number>();
     survey.numbers('address').forEach((address, node) => nodeOf.set(address, node));
-    const maker = new WordIndexMaker(survey.count);
-    for await (const { page, text, headings } of mainTexts(db, id)) {
-        const node = nodeOf.get(page);
-        if (node !== undefined) maker.add(node, text, survey.word('language', node), headings);
-    }
-    const words = maker.done();
+    const maker = gathered ?? (await gatherWords(db, id));
+    const words = maker.done(survey.count, (page) => nodeOf.get(page));
     words.columns.set('fit', fitsOf(survey, new WordIndex(words)));
     await savePart(db, id, revision, 'words', words);
     return words;

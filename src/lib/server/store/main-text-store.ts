@@ -83,6 +83,8 @@ function bytesOf(signature: Uint32Array | null): Uint8Array {
 export interface MainText {
     page: number;
     text: string;
+    /** Language the page says it is in (BCP 47); empty where it says none. */
+    language: string;
     /** Texts of its headings, in order. */
     headings: string[];
 }
@@ -94,23 +96,29 @@ const Headings = z.object({
 /** The main text of each page that has one, in the order of their addresses. O(text of the survey). */
 export async function* mainTexts(db: Database, surveyId: number): AsyncGenerator<MainText> {
     const shared = await sharedBlocks(db, surveyId);
-    const { pageDetails } = schema;
+    const { pageDetails, pages } = schema;
     for (let after = -1; ;) {
         const details = await db
-            .select({ page: pageDetails.page, text: pageDetails.text, facts: pageDetails.facts })
+            .select({
+                page: pageDetails.page,
+                text: pageDetails.text,
+                facts: pageDetails.facts,
+                language: pages.language,
+            })
             .from(pageDetails)
+            .innerJoin(pages, and(eq(pages.surveyId, pageDetails.surveyId), eq(pages.address, pageDetails.page)))
             .where(and(eq(pageDetails.surveyId, surveyId), gt(pageDetails.page, after)))
             .orderBy(asc(pageDetails.page))
             .limit(TEXTS_AT_ONCE);
         const last = details[details.length - 1];
         if (!last) return;
         const blocks = await blocksOfPages(db, surveyId, after, last.page);
-        for (const { page, text, facts } of details) {
+        for (const { page, text, facts, language } of details) {
             const isShared = (ordinal: number): boolean => shared.has(blocks.get(page)?.get(ordinal) ?? -1);
             const main = text.length === 0 ? '' : mainTextOf(unpackText(text), isShared);
             if (main === '') continue;
             const { document } = Headings.parse(unpackJson(facts));
-            yield { page, text: main, headings: document?.headings.map((heading) => heading.text) ?? [] };
+            yield { page, text: main, language, headings: document?.headings.map((heading) => heading.text) ?? [] };
         }
         after = last.page;
     }
