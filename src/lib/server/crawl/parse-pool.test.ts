@@ -15,6 +15,7 @@ let first = true;
 Atomics.store(workerData, 0, Number(readlinkSync('/proc/thread-self').split('/').pop()));
 parentPort.on('message', (request) => {
     Atomics.store(workerData, 1, request.id);
+    const from = Date.now();
     if (request.url.includes('deadly')) throw new Error('out of memory');
     // Asleep it takes time of the clock and none of the processor; endless it computes.
     if (request.url.includes('asleep')) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 900);
@@ -23,7 +24,7 @@ parentPort.on('message', (request) => {
     first = false;
     const relay = { forget: false, blocks: [{ number: 1, block, line: 1 }] };
     const size = new Uint8Array(request.bytes).length;
-    parentPort.postMessage({ id: request.id, ok: true, facts: { title: request.url, words: size }, relay, details: {} });
+    parentPort.postMessage({ id: request.id, ok: true, facts: { title: request.url, words: size, h1: from + ' ' + Date.now() }, relay, details: {} });
     // The answer is on its way; a document behind it may end the thread before it arrives.
     Atomics.store(workerData, 1, -1);
 });
@@ -118,6 +119,27 @@ describe('parse pool', () => {
         const [, , page] = urls.map((url) => pool.read(job(url)));
         expect(await page).toMatchObject({ ok: true });
         await pool.close();
+    });
+
+    it('reads very large documents one after the other, and small ones meanwhile', async () => {
+        const pool = new ParsePool({ threads: 2, script });
+        const large = 5 * 1024 * 1024;
+        const urls = ['asleep-1', 'asleep-2', 'asleep-3', 'small-1', 'small-2'].map((of) => `https://x.example/${of}`);
+        const order: string[] = [];
+        const read = await Promise.all(
+            urls.map(async (url) => {
+                const result = await pool.read(job(url, url.includes('asleep') ? large : 7));
+                order.push(url);
+                return result;
+            }),
+        );
+        await pool.close();
+        const times = read.slice(0, 3).map((result) => (result.ok ? result.facts.h1.split(' ').map(Number) : []));
+        times.sort((a, b) => a[0]! - b[0]!);
+        for (let at = 1; at < times.length; at++) expect(times[at]![0]).toBeGreaterThanOrEqual(times[at - 1]![1]!);
+        expect(read.map((result) => result.ok && result.facts.words)).toEqual([large, large, large, 7, 7]);
+        // What came last is not the small ones: they did not wait for all that came before them.
+        expect(order.at(-1)).toContain('asleep');
     });
 
     it('begins with one thread, however many it may have', async () => {

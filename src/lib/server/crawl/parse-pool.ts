@@ -49,6 +49,13 @@ const WORTH_ANOTHER = 1024 * 1024;
 const GIVEN_AHEAD = 2;
 
 /**
+ * Bytes of documents given to all threads at once; one that is larger is read while no other is. A tree takes some
+ * thirty times the bytes of its document: without a bound the largest pages of a site, met side by side, take more
+ * memory than all else together.
+ */
+const BYTES_AT_ONCE = 8 * 1024 * 1024;
+
+/**
  * A document that takes more computing than this is hostile or broken: its thread is ended, the page keeps its status.
  * Time of the processor, not of the clock: what is found must not depend on what else the machine does.
  */
@@ -206,11 +213,22 @@ export class ParsePool {
         for (let ahead = 1; ahead <= GIVEN_AHEAD; ahead++) {
             for (const thread of this.#threads) {
                 if (thread.sent.length >= ahead || this.#closed) continue;
-                const waiting = this.#queue.shift();
+                const waiting = this.#nextThatFits();
                 if (!waiting) return;
                 this.#give(thread, waiting);
             }
         }
+    }
+
+    /**
+     * Takes the oldest document for which there is room beside those that are out. A large one is overtaken by no more
+     * than the few hundred documents that are ever under way at once.
+     */
+    #nextThatFits(): Waiting | undefined {
+        let out = 0;
+        for (const { sent } of this.#threads) for (const { job } of sent) out += job.bytes.length;
+        const at = this.#queue.findIndex(({ job }) => out === 0 || out + job.bytes.length <= BYTES_AT_ONCE);
+        return at === -1 ? undefined : this.#queue.splice(at, 1)[0];
     }
 
     #give(thread: Thread, waiting: Waiting): void {
