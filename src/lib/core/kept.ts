@@ -9,6 +9,7 @@
  * would stay.
  */
 export interface KeptKinds {
+    'alternates in order': [];
     'blocks by template': [];
     choices: [field: string];
     codes: [field: string];

@@ -1,5 +1,6 @@
 /** What do canonicals name? One that names the page itself is in order; several different ones void each other (RFC 6596). */
 import { gateOf } from '../columns/gate-facts.ts';
+import { circlesOf } from '../graph/pointers.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { defineCheck, type Check, type CheckView, when } from './check.ts';
 import { answersBadly, answersRoot, stopsWhereListed } from './roots.ts';
@@ -144,16 +145,8 @@ export const CANONICAL_CHECKS: readonly Check[] = [
         advice: 'Settle on one, and let all name it.',
         example: '/a names /b, and /b names /a',
         ofPage: whereCanonical(({ survey }) => {
-            const accepted = acceptedOf(survey);
-            return (to, node) => {
-                const seen = new Set<number>();
-                let at = to;
-                while (at >= 0 && at < survey.count && at !== node && !seen.has(at)) {
-                    seen.add(at);
-                    at = accepted(at);
-                }
-                return at === node;
-            };
+            const circling = new Set(circlesOf(survey.count, acceptedOf(survey)).flat());
+            return (_, node) => circling.has(node);
         }),
     }),
     defineCheck({

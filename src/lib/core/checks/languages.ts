@@ -32,11 +32,35 @@ export function alternatesOf(survey: PackedSurvey): (node: number) => readonly A
     return (node) => {
         if (start[node] === start[node + 1]) return NONE;
         const own: Alternate[] = [];
+        const before = new Set<string>();
         for (let at = start[node]!; at < start[node + 1]!; at++) {
             const [code, to] = [codes[name[link[at]!]!]!, target[link[at]!]!];
-            if (to >= 0 && !own.some((before) => before.code === code && before.to === to)) own.push({ code, to });
+            if (to < 0 || before.has(`${to} ${code}`)) continue;
+            before.add(`${to} ${code}`);
+            own.push({ code, to });
         }
         return own;
+    };
+}
+
+/** Whether a page names another as an alternate. O(log alternates), once made ready. */
+function namesOf(survey: PackedSurvey): (node: number, other: number) => boolean {
+    const { start, link } = headLinksOf(survey, 'hreflang');
+    const target = survey.numbers('link_target');
+    // Of each page what it names, in order: groups of hundreds ask each of its pages about each other.
+    const named = once(survey, 'alternates in order', [], () => {
+        const all = Int32Array.from(link, (own) => target[own]!);
+        for (let node = 0; node < survey.count; node++) all.subarray(start[node], start[node + 1]).sort();
+        return all;
+    });
+    return (node, other) => {
+        let [low, high] = [start[node]!, start[node + 1]!];
+        while (low < high) {
+            const middle = (low + high) >> 1;
+            if (named[middle]! < other) low = middle + 1;
+            else high = middle;
+        }
+        return low < start[node + 1]! && named[low] === other;
     };
 }
 
@@ -79,15 +103,11 @@ export const LANGUAGE_CHECKS: readonly Check[] = [
         advice: 'Let every page of a group name all of them.',
         example: '/en/fees names /fr/frais as `fr`, which names no /en/fees',
         ofPage: ({ survey }) => {
-            const alternates = alternatesOf(survey);
+            const [alternates, names] = [alternatesOf(survey), namesOf(survey)];
             const gate = survey.numbers('gate');
             return (node) => {
                 const one = alternates(node).filter(
-                    ({ to }) =>
-                        to !== node &&
-                        to < survey.count &&
-                        gate[to] === GATE_INDEXABLE &&
-                        !alternates(to).some((back) => back.to === node),
+                    ({ to }) => to !== node && to < survey.count && gate[to] === GATE_INDEXABLE && !names(to, node),
                 );
                 const urls = new Set(one.map(({ to }) => to));
                 if (one.length === 0) return null;

@@ -1,6 +1,7 @@
 /** Where do redirects end? */
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { hostOf } from '../address/address.ts';
+import { pointedWays, type PointedWay } from '../graph/pointers.ts';
 import { once } from '../kept.ts';
 import { defineCheck, thresholdOf, type Check, type Threshold, when } from './check.ts';
 import { headLinksOf } from '../packed/head-links.ts';
@@ -12,35 +13,15 @@ const MANY_TO_START: Threshold = { value: 10, min: 2, max: 1_000_000, unit: 'URL
 
 const REDIRECTS: ReadonlySet<number> = new Set([301, 302, 303, 307, 308]);
 
-/** How a redirect goes on. */
-interface Way {
-    /** The last address it leads to; a node of the site, an address elsewhere, or itself in a loop. */
-    end: number;
-    hops: number;
-    isLoop: boolean;
-    /** The first hop that robots.txt closes; -1 for none. */
-    closed: number;
-}
-
-/** Every redirect by its way to the end. O(redirects · hops). */
-function waysOf(survey: PackedSurvey): ReadonlyMap<number, Way> {
+/** Every redirect by its way to the end; marked is what robots.txt closes. O(nodes) */
+function waysOf(survey: PackedSurvey): ReadonlyMap<number, PointedWay> {
     return once(survey, 'redirect ways', [], () => {
         const [redirect, allowed] = [survey.numbers('redirect'), survey.numbers('robots_allowed')];
-        const ways = new Map<number, Way>();
-        for (let node = 0; node < survey.count; node++) {
-            if (redirect[node] === -1) continue;
-            const seen = new Set<number>([node]);
-            let end = redirect[node]!;
-            let closed = -1;
-            while (end >= 0 && end < survey.count && !seen.has(end)) {
-                if (closed === -1 && allowed[end] === 0) closed = end;
-                if (redirect[end] === -1) break;
-                seen.add(end);
-                end = redirect[end]!;
-            }
-            ways.set(node, { end, hops: seen.size, isLoop: seen.has(end), closed });
-        }
-        return ways;
+        return pointedWays(
+            survey.count,
+            (node) => redirect[node]!,
+            (node) => allowed[node] === 0,
+        );
     });
 }
 
@@ -118,13 +99,13 @@ export const REDIRECT_CHECKS: readonly Check[] = [
         ofPage: ({ survey }) => {
             const ways = waysOf(survey);
             return (node) => {
-                const closed = ways.get(node)?.closed ?? -1;
+                const closed = ways.get(node)?.marked ?? -1;
                 return closed === -1 ? null : { params: { url: siteUrl(survey, closed) } };
             };
         },
         cause: (view) => {
             const [ways, rule] = [waysOf(view.survey), ruleRoot(view)];
-            return (node) => rule(ways.get(node)!.closed);
+            return (node) => rule(ways.get(node)!.marked);
         },
     }),
     defineCheck({
