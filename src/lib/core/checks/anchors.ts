@@ -59,7 +59,7 @@ const MOST_TARGETS = 100;
 
 /**
  * By the number of a text of links: how many different pages the links in texts of pages lead to that say it, and the
- * last one. Texts without a letter (numbers of pages) name nothing. O(links), once for each survey.
+ * first two of those. Texts without a letter (numbers of pages) name nothing. O(links), once for each survey.
  */
 function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32Array; other: Int32Array } {
     return once(survey, 'targets by words', [], () => {
@@ -70,6 +70,8 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
         const names = Uint8Array.from(texts, (text) => (/\p{L}/u.test(text) ? 1 : 0));
         const meant = meantPage(survey);
         const [first, other] = [new Int32Array(texts.length).fill(-1), new Int32Array(texts.length).fill(-1)];
+        // Lists are met in the order of answers: what is told of the targets is the first two of the site.
+        const [low, high] = [first.slice(), other.slice()];
         const count = new Uint32Array(texts.length);
         const further = new Map<number, Set<number>>();
         for (let list = 0; list + 1 < listStart.length; list++) {
@@ -79,6 +81,8 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
                 // A link of a page to a place on it is called as the place is.
                 if (kind[link] !== A || target[link]! < 0 || target[link] === page[list] || names[own] !== 1) continue;
                 const to = meant(target[link]!);
+                if (to !== low[own] && (low[own] === -1 || to < low[own]!)) [low[own], high[own]] = [to, low[own]!];
+                else if (to !== low[own] && (high[own] === -1 || to < high[own]!)) high[own] = to;
                 if (to === first[own] || to === other[own]) continue;
                 if (first[own] === -1) [first[own], count[own]] = [to, 1];
                 else if (other[own] === -1) [other[own], count[own]] = [to, 2];
@@ -89,7 +93,7 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
                 }
             }
         }
-        return { count, first, other };
+        return { count, first: low, other: high };
     });
 }
 

@@ -12,7 +12,7 @@ export type VisitPlace = (row: number, node: number, place: FindingPlace | null,
 
 /**
  * Tells each row with each of its places: rows of pages first, then those of targets in the order of the pages that link
- * there, then those of single links, link by link. Of one page a row is told once. O(rows + page blocks + places).
+ * there, then those of single links in the order of the first page that holds each. Of one page a row is told once. O(rows + page blocks + places).
  */
 export function eachPlace(
     survey: PackedSurvey,
@@ -80,7 +80,17 @@ function eachOfLinks(survey: PackedSurvey, found: Found, rows: Int32Array, visit
         sources.set(from, known);
         return known;
     };
-    for (const row of rows) {
+    /** Place of a row's list that comes first in the order of pages; lists that stand on no page come last. */
+    const firstOf = (row: number): number => {
+        const list = listOfLink(survey, found.subject[row]!);
+        return start[list]! < start[list + 1]! ? pageBlock[start[list]!]! : pageBlocks.length;
+    };
+    const first = Int32Array.from(rows, firstOf);
+    // Numbers of lists go by which answer came first, so they are no order: of two surveys of an unchanged site one would
+    // tell in another order than the other.
+    const order = Array.from(rows, (_, at) => at).sort((a, b) => first[a]! - first[b]! || rows[a]! - rows[b]!);
+    for (const at of order) {
+        const row = rows[at]!;
         const link = found.subject[row]!;
         const list = listOfLink(survey, link);
         const counts = sourceFor(CHECKS[found.check[row]!]!.links.from);

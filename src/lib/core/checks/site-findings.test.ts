@@ -5,6 +5,7 @@ import { randomSite } from '../../../../tests/support/random-site.ts';
 import { packSurvey } from '../pack/pack-survey.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
+import { causesOf } from './causes.ts';
 import { isKnown } from './check.ts';
 import { pageFindings } from './page-findings.ts';
 import { CHECKS } from './register.ts';
@@ -13,6 +14,22 @@ import { siteFindings } from './site-findings.ts';
 const isOfPage = (check: string): boolean => CHECKS.some(({ id, ofPage }) => id === check && ofPage !== null);
 
 const all = (survey: PackedSurvey) => [...siteFindings(checkView(survey))];
+
+/** The same site, its lists and blocks numbered the other way round: as if its answers had come in another order. */
+function backwards(site: Site): Site {
+    const { lists, blocks, pageBlocks } = site.rows;
+    const turned = (ids: readonly number[]): ((id: number) => number) => {
+        const most = Math.max(...ids);
+        return (id) => most - id + 1;
+    };
+    const [list, block] = [turned(lists.map(({ id }) => id)), turned(blocks.map(({ id }) => id))];
+    for (const row of lists) row.id = list(row.id);
+    for (const row of blocks) [row.id, row.list] = [block(row.id), list(row.list)];
+    for (const row of pageBlocks) row.block = block(row.block);
+    lists.reverse();
+    blocks.reverse();
+    return site;
+}
 
 describe('the findings of a site', () => {
     it('tell a link of a template once, with its pages, and one in a sentence where it stands', () => {
@@ -62,6 +79,19 @@ describe('the findings of a site', () => {
                     expect(isTold, `${seed} ${check} ${survey.url(node)}`).toBe(true);
                 }
             }
+        }
+    });
+
+    it('are told in one order, and with the same causes, whichever answer came first', () => {
+        for (let seed = 1; seed <= 25; seed++) {
+            const told = (site: Site): string[] => {
+                const { survey } = packSurvey(site.measure());
+                const findings = all(survey).map(({ finding, node, to, cause }) =>
+                    JSON.stringify([finding.check, finding.params, survey.url(node), to, finding.place, cause]),
+                );
+                return [...findings, ...causesOf(checkView(survey)).open.map(({ key }) => key)];
+            };
+            expect(told(backwards(randomSite(seed))), `seed ${seed}`).toEqual(told(randomSite(seed)));
         }
     });
 

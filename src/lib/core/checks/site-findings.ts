@@ -61,7 +61,7 @@ export function siteView(
 
 /**
  * All findings of pages and links: those of pages check by check in the order of the register, then those of links:
- * by what they lead to in the order of the pages they stand on, then link by link. Needs all parts. What a survey cannot know is not told. O(findings + link occurrences).
+ * by what they lead to, then those of single links, each in the order of the pages they stand on. Needs all parts. What a survey cannot know is not told. O(findings + link occurrences).
  */
 export function* siteFindings(view: CheckView): Generator<PlacedFinding> {
     const found = foundOf(view);
