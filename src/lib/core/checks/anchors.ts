@@ -72,6 +72,7 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
         const [first, other] = [new Int32Array(texts.length).fill(-1), new Int32Array(texts.length).fill(-1)];
         // Lists are met in the order of answers: what is told of the targets is the first two of the site.
         const [low, high] = [first.slice(), other.slice()];
+        const isBefore = inOrderOfUrls(survey);
         const count = new Uint32Array(texts.length);
         const further = new Map<number, Set<number>>();
         for (let list = 0; list + 1 < listStart.length; list++) {
@@ -81,8 +82,8 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
                 // A link of a page to a place on it is called as the place is.
                 if (kind[link] !== A || target[link]! < 0 || target[link] === page[list] || names[own] !== 1) continue;
                 const to = meant(target[link]!);
-                if (to !== low[own] && (low[own] === -1 || to < low[own]!)) [low[own], high[own]] = [to, low[own]!];
-                else if (to !== low[own] && (high[own] === -1 || to < high[own]!)) high[own] = to;
+                if (to !== low[own] && isBefore(to, low[own]!)) [low[own], high[own]] = [to, low[own]!];
+                else if (to !== low[own] && isBefore(to, high[own]!)) high[own] = to;
                 if (to === first[own] || to === other[own]) continue;
                 if (first[own] === -1) [first[own], count[own]] = [to, 1];
                 else if (other[own] === -1) [other[own], count[own]] = [to, 2];
@@ -95,6 +96,28 @@ function targetsBySay(survey: PackedSurvey): { count: Uint32Array; first: Int32A
         }
         return { count, first: low, other: high };
     });
+}
+
+/**
+ * Whether an address comes before another, -1 for none: nodes by their numbers, then others by their URLs, for those have
+ * numbers by which answer came first.
+ */
+function inOrderOfUrls(survey: PackedSurvey): (address: number, other: number) => boolean {
+    let rank: Uint32Array | null = null;
+    const rankOf = (address: number): number => {
+        if (rank === null) {
+            const urls = survey.texts('other_url').all();
+            const order = urls.map((_, at) => at).sort((a, b) => (urls[a]! < urls[b]! ? -1 : 1));
+            rank = new Uint32Array(urls.length);
+            for (const [place, at] of order.entries()) rank[at] = place;
+        }
+        return rank[address - survey.count]!;
+    };
+    return (address, other) => {
+        if (other === -1) return true;
+        const isNode = address < survey.count || other < survey.count;
+        return isNode ? address < other : rankOf(address) < rankOf(other);
+    };
 }
 
 /** Of a page the first link in its text whose words lead elsewhere too, and how many there are. O(links of the page) */
