@@ -28,7 +28,7 @@
     <h2 class="pane-name">
         Profiles <span class="note">links in texts, by page; in the order of</span>
         {#each PROFILE_ORDERS as order, index (order)}
-            {#if index > 0}<span class="note">·</span>{/if}
+            {#if index > 0}<span class="note mx-1">·</span>{/if}
             {#if order === view.order}<b class="note">{ORDER_NAMES[order]}</b>{:else}<a
                     class="set plain-set note"
                     href={hrefOrder(order)}>{ORDER_NAMES[order]}</a

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** The edits that mend most, each with the set of pages it concerns. */
     import type { BriefView } from '../../core/views/brief.ts';
-    import { counted } from '../parts/format.ts';
+    import { counted, cutSentence } from '../parts/format.ts';
     import SetLink from '../parts/SetLink.svelte';
     import SeverityMark from '../parts/SeverityMark.svelte';
     import type { ViewLinks } from '../view/links.ts';
@@ -29,7 +29,7 @@
                 {#each jobs.told as job (job.say)}
                     <tr>
                         <td><SeverityMark severity={job.severity} /></td>
-                        <td>{job.say}</td>
+                        <td>{cutSentence(job.say)}</td>
                         <td class="spare ink2">{job.where}</td>
                         <td><SetLink of={job} hrefOf={to.set} /> {job.effect}</td>
                     </tr>

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** The causes, an edit a line; what follows from each folds out under it. */
     import type { CauseRow } from '../../core/views/causes.ts';
-    import { count } from '../parts/format.ts';
+    import { count, cutSentence } from '../parts/format.ts';
     import SetLink from '../parts/SetLink.svelte';
     import SeverityMark from '../parts/SeverityMark.svelte';
     import type { ViewLinks } from '../view/links.ts';
@@ -43,7 +43,9 @@
                 <td><SeverityMark severity={row.severity} /></td>
                 <td class="breaks">
                     <p class:font-semibold={index < marked}>
-                        {row.say}{#if index < marked}<span class="visually-hidden">, counted in the headline</span>{/if}
+                        {cutSentence(row.say)}{#if index < marked}<span class="visually-hidden"
+                                >, counted in the headline</span
+                            >{/if}
                     </p>
                     <CauseFollows {row} {to} {onAccept} {onWithdraw} />
                 </td>

@@ -69,6 +69,12 @@ export function cutMiddle(text: string, most: number): string {
     return `${text.slice(0, head)}…${text.slice(text.length - (most - 1 - head))}`;
 }
 
+/** Letters of a sentence that are shown: addresses and words of a site in it may be as long as it likes. */
+const MOST_OF_SENTENCE = 320;
+
+/** A sentence as it is shown; whoever needs the whole of it has it in the exports. */
+export const cutSentence = (text: string): string => cutMiddle(text, MOST_OF_SENTENCE);
+
 /**
  * A change as people write it: with a sign, a minus of its own, and 0 for what rounds to nothing.
  * @param by the change; text how it is written, digits and a hyphen

@@ -54,7 +54,9 @@
 {#snippet left(lines: number)}
     <div class="line" role="row">
         <span class="at" role="rowheader"></span>
-        <span class="note" role="cell">{counted(lines, 'line')} more; none touches more known URLs than those shown</span>
+        <span class="note" role="cell"
+            >{counted(lines, 'line')} more; none touches more known URLs than those shown</span
+        >
         <span role="cell"></span>
     </div>
 {/snippet}

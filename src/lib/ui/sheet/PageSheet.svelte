@@ -48,10 +48,10 @@
     <SheetBar {place} {pinHref} {closeHref} />
     <div class="sheet-body" data-sveltekit-noscroll>
         <section class="!border-t-0">
-            <h2 class="font-serif text-[1.1875rem] leading-6 break-words">
+            <h2 class="font-serif text-[1.1875rem] leading-6 few-lines" title={String(record.title ?? '')}>
                 {record.title || (record.status === null ? 'Not read' : 'No title')}
             </h2>
-            <p class="break-all ink2">{url}</p>
+            <p class="break-all ink2 few-lines" title={url}>{url}</p>
             <Elsewhere {elsewhere} />
             <GateChain gates={sheet.gates} />
             <p class="mt-1.5 break-words">{sheet.verdict}</p>

@@ -2,7 +2,7 @@
     /** What the checks say of the page, each at its line; folded under it what to do, and living with it. */
     import { quoted } from '../../core/sets/tokens.ts';
     import { moreLinksSentence } from '../../core/words/checks.ts';
-    import { count } from '../parts/format.ts';
+    import { count, cutSentence } from '../parts/format.ts';
     import SeverityMark from '../parts/SeverityMark.svelte';
     import type { OpenSheet, SheetActs } from './open-sheet.ts';
     import SheetFindingActs from './SheetFindingActs.svelte';
@@ -31,15 +31,16 @@
         <li class="finding" class:ink2={accepted !== null}>
             <SeverityMark {severity} />
             <div class="min-w-0 breaks">
-                {#if line === null}{say}
-                {:else}{@const href = lineHref(line)}{say.replace(/\.$/, '')}, {#if href}<a class="set" {href}
-                            >line {count(line)}</a
+                {#if line === null}{cutSentence(say)}
+                {:else}{@const href = lineHref(line)}{cutSentence(say.replace(/\.$/, ''))}, {#if href}<a
+                            class="set"
+                            {href}>line {count(line)}</a
                         >{:else}line {count(line)}{/if}
                 {/if}
                 <details>
                     <summary class="note"
                         >{accepted === null ? 'what to do' : `accepted: ${accepted.note}`}<span class="visually-hidden"
-                            >, {say}</span
+                            >, {cutSentence(say)}</span
                         ></summary
                     >
                     <SheetFindingActs {finding} {acts} causeHref={setHref(`cause ${quoted(finding.cause, true)}`)} />

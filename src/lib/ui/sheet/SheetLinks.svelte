@@ -2,7 +2,7 @@
     /** The links of one side of a page: the first few, the rest when asked for, and the way to all of them. */
     import type { ToldSheet } from '$lib/core/areas/page-sheet.ts';
     import Address from '../parts/Address.svelte';
-    import { count, counted } from '../parts/format.ts';
+    import { count, counted, cutMiddle } from '../parts/format.ts';
 
     type SheetLink = ToldSheet['incoming'][number];
     interface Props {
@@ -18,6 +18,7 @@
     let { links, total, origin, hrefOf, lineHref, allHref }: Props = $props();
 
     const FIRST = 8;
+    const MOST_LETTERS = 120;
     // What nobody has opened is not drawn: a start page has hundreds.
     let isOpen = $state(false);
     const shown = $derived(isOpen ? links.slice(FIRST) : []);
@@ -27,7 +28,9 @@
     {#each some as link (`${link.url} ${link.block} ${link.anchor} ${link.line}`)}
         {@const href = lineHref(link)}
         <li class="sheet-link">
-            <span class="aside">{link.anchor === '' ? 'no words' : `“${link.anchor}”`}</span>
+            <span class="aside" title={link.anchor}
+                >{link.anchor === '' ? 'no words' : `“${cutMiddle(link.anchor, MOST_LETTERS)}”`}</span
+            >
             {#if link.isKnown}<a class="plain-set text-primary" href={hrefOf(link.url)}
                     ><Address url={link.url} {origin} most={44} /></a
                 >{:else}<Address url={link.url} {origin} most={44} />{/if}

@@ -36,6 +36,6 @@
 <dl class="facts">
     {#each known as [name, value] (name)}
         <dt>{name}</dt>
-        <dd>{value}</dd>
+        <dd class="few-lines" title={String(value)}>{value}</dd>
     {/each}
 </dl>

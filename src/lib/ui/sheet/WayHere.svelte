@@ -3,9 +3,10 @@
     import type { ToldSheet } from '../../core/areas/page-sheet.ts';
     import { WAY_END } from '../../core/areas/way-ends.ts';
     import Address from '../parts/Address.svelte';
-    import { counted } from '../parts/format.ts';
+    import { counted, cutMiddle } from '../parts/format.ts';
     import type { SheetLinks } from './open-sheet.ts';
 
+    const MOST_LETTERS = 120;
     let { sheet, to }: { sheet: ToldSheet; to: SheetLinks } = $props();
     const clicks = $derived(sheet.way.length > 0 ? counted(Number(sheet.record.depth), 'click') : '');
 </script>
@@ -28,7 +29,9 @@
                 <span class="break-words min-w-0">
                     {#if step.by === 'start'}start page,
                     {:else if step.by === 'link'}<span class="aside"
-                            >{step.anchor === '' ? 'a link without words' : `“${step.anchor}”`}</span
+                            >{step.anchor === ''
+                                ? 'a link without words'
+                                : `“${cutMiddle(step.anchor, MOST_LETTERS)}”`}</span
                         >
                     {:else}<span class="ink2">{step.by} to</span>{/if}
                     <a class="plain-set text-primary" href={to.page(step.url)}
