@@ -2,6 +2,7 @@
 import type { DepthLayout, MapBar, MapUnread } from '../../core/map/depth-layout.ts';
 import { NAMED_PITCH } from '../../core/map/depth-layout.ts';
 import { FORM, gateAt, type MapFacts } from '../../core/map/map-facts.ts';
+import { count } from '../parts/format.ts';
 import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 import { drawGround } from './draw-ground.ts';
 import { DIMMED, fillOf, hueOfSection, isLit, MadeOfLook, type MapLook, type Palette } from './map-look.ts';
@@ -167,7 +168,7 @@ function drawBar(
     pen.outline(x, y, head, height, { colour: of(0.95), wide: 1 });
     pen.outline(x, y, width, height, { colour: of(0.8), wide: 1 });
     if (pitch < NAMED_PITCH) return;
-    const number = facts.load[node]!.toLocaleString('en');
+    const number = count(facts.load[node]!);
     const own = pen.widthOf(number, 'bold');
     if (own + 16 > width) return;
     const middle = y + height / 2 + 0.5;
@@ -179,7 +180,7 @@ function drawBar(
 function drawUnread(pen: Pen, { x, y, width, height, urls }: MapUnread, palette: Palette): void {
     pen.hatch(x, y, width, height, palette.inked(0.3), 5);
     pen.outline(x, y, width, height, { colour: palette.edge, wide: 1, dash: [3, 3] });
-    const number = urls.toLocaleString('en');
+    const number = count(urls);
     const words = pen.widthOf(`${number} not read`) + 16 > width ? number : `${number} not read`;
     pen.fill(x + 4, y + 8, Math.min(width - 8, pen.widthOf(words) + 8), 14, palette.paper);
     pen.text(words, x + 8, y + 15, palette.ink);

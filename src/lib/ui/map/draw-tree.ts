@@ -1,7 +1,7 @@
 /** Draws an icicle: a box a page or folder, as wide as what lies below it; a bar of full hue on top, name and number in it. */
 import { FORM, gateAt, type MapFacts } from '../../core/map/map-facts.ts';
 import type { LooseCells, TreeBox, TreeLayout } from '../../core/map/tree-layout.ts';
-import { counted } from '../parts/format.ts';
+import { count, counted } from '../parts/format.ts';
 import { GATE_GLYPHS } from '../parts/gate-glyphs.ts';
 import type { Drawn } from './draw-depth.ts';
 import { drawGround } from './draw-ground.ts';
@@ -12,6 +12,8 @@ const GAP = 1;
 const BAR = 3;
 /** From this width on a box can hold a name. */
 const NAMED = 30;
+/** In less than this not even a digit stands. */
+const LEAST_DIGIT = 5;
 /** Two lines of text need so much. */
 const TWO_LINES = 36;
 const LEAST_OUTSIDE = 52;
@@ -103,8 +105,9 @@ function drawBox(pen: Pen, { facts }: Drawn<TreeLayout>, palette: Palette, look:
     if (kind === 'gathered') {
         pen.fill(x, y, width, height, palette.hue(hue, 0.1));
         if (width > 3) pen.outline(x, y, width, height, { colour: palette.hue(hue, 0.6), wide: 1, dash: [2, 2] });
+        if (width < LEAST_DIGIT) return;
         const words = counted(pages, 'smaller page');
-        const number = pages.toLocaleString('en');
+        const number = count(pages);
         const middle = y + height / 2;
         if (pen.widthOf(words) + 8 <= width) pen.text(words, x + 4, middle, palette.inked(0.8));
         else if (pen.widthOf(number) + 4 <= width) pen.text(number, x + 2, middle, palette.inked(0.8));
@@ -142,7 +145,8 @@ function writeIn(
     palette: Palette,
     room: { x: number; y: number; width: number; height: number },
 ): void {
-    const number = pages.toLocaleString('en');
+    if (room.width < LEAST_DIGIT) return;
+    const number = count(pages);
     const isMissing = kind === 'missing';
     const below = pages - Number(node >= 0 || isMissing);
     if (room.width >= NAMED) {
@@ -161,10 +165,10 @@ function writeIn(
             isMissing && below === 0
                 ? 'no page'
                 : kind === 'rest'
-                  ? `${below.toLocaleString('en')} on`
+                  ? `${count(below)} on`
                   : node < 0
                     ? counted(pages, 'page')
-                    : `${below.toLocaleString('en')} behind`;
+                    : `${count(below)} behind`;
         const second = cutTo(pen, words, room.width) ?? number;
         pen.text(second, room.x, first + 15, palette.inked(0.8));
         return;
@@ -184,7 +188,7 @@ function drawOutside(pen: Pen, { boxes, levels, width }: TreeLayout, palette: Pa
             const room = (own[at + 1]?.x ?? width) - end - 8;
             if (named === null || room < LEAST_OUTSIDE) return;
             const below = named.pages - Number(named.node >= 0);
-            const words = below > 0 ? `${named.name}  ${below.toLocaleString('en')} behind` : named.name;
+            const words = below > 0 ? `${named.name}  ${count(below)} behind` : named.name;
             const cut = cutTo(pen, words, Math.min(room, 220));
             if (cut !== null) pen.text(cut, end + 5, box.y + box.height / 2, palette.ink);
             named = null;
