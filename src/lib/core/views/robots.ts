@@ -118,18 +118,16 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
         status: file.status,
         note: noteWords(file.problems),
         text: file.text,
-        lines: robotsLines(file.text)
-            .filter(mostTelling(ruleViews, speaking, file.text))
-            .map((line) => ({
-                line: line.line,
-                text: line.text,
-                kind: line.kind,
-                group: line.group,
-                speaks: speaking.has(line.group),
-                rule: ruleViews.get(line.line) ?? null,
-                sitemap: line.kind === 'sitemap' ? sitemapAt(survey, line.value, file.url) : null,
-                remark: robotsLineRemark(line),
-            })),
+        lines: mostTelling(robotsLines(file.text), ruleViews, speaking).map((line) => ({
+            line: line.line,
+            text: line.text,
+            kind: line.kind,
+            group: line.group,
+            speaks: speaking.has(line.group),
+            rule: ruleViews.get(line.line) ?? null,
+            sitemap: line.kind === 'sitemap' ? sitemapAt(survey, line.value, file.url) : null,
+            remark: robotsLineRemark(line),
+        })),
         named: [...new Set(read.groups.flatMap(({ agents }) => agents))].filter((name) => name !== '*' && name !== ''),
         known: nodes.length,
         closed: { pages: closed, set: isOurs && closed === closedPages(survey, nodes) ? closedSet : null },
@@ -147,14 +145,13 @@ function fileView(view: CheckView, file: RobotsText, { agent, token }: RobotsAsk
 /** URLs that a rule touches: those it decides, and those that another decides before it. */
 export const touchedBy = ({ decides, others, loses }: RuleView): number => decides.pages + others + loses;
 
-/** Whether a line is told: all of a file that is not too long, else those that do most, and how it begins. */
+/** All lines of a file that is not too long, else those that do most, and how it begins. */
 function mostTelling(
+    lines: readonly RobotsLine[],
     rules: ReadonlyMap<number, RuleView>,
     speaking: ReadonlySet<number>,
-    text: string,
-): (line: RobotsLine) => boolean {
-    const lines = robotsLines(text);
-    if (lines.length <= MOST_LINES) return () => true;
+): readonly RobotsLine[] {
+    if (lines.length <= MOST_LINES) return lines;
     const weightOf = ({ line, kind, group }: RobotsLine): number => {
         if (line <= FIRST_LINES || (kind === 'agent' && speaking.has(group))) return Infinity;
         const rule = rules.get(line);
@@ -162,13 +159,13 @@ function mostTelling(
         // What is written wrongly may explain what is missing.
         return kind === 'stray' || kind === 'directive' || kind === 'unread' || kind === 'sitemap' ? 0.5 : 0;
     };
-    const told = lines
-        .map((line) => ({ line: line.line, weight: weightOf(line) }))
+    return lines
+        .map((line) => ({ line, weight: weightOf(line) }))
         .filter(({ weight }) => weight > 0)
-        .sort((a, b) => (a.weight === b.weight ? a.line - b.line : b.weight - a.weight))
-        .slice(0, MOST_LINES);
-    const numbers = new Set(told.map(({ line }) => line));
-    return ({ line }) => numbers.has(line);
+        .sort((a, b) => (a.weight === b.weight ? a.line.line - b.line.line : b.weight - a.weight))
+        .slice(0, MOST_LINES)
+        .map(({ line }) => line)
+        .sort((a, b) => a.line - b.line);
 }
 
 /** A Sitemap line may only be absolute; a relative one is resolved all the same, as it was when it was asked for. */

@@ -46,7 +46,7 @@ parentPort?.on('message', (message: ParseRequest) => {
 /** Bytes of a document from which on its tree is given back at once: it would lie about until this thread needs room. */
 const LARGE = 2 * 1024 * 1024;
 
-/** Collects what is garbage, and gives its memory back; some 30 ms where little is alive, as between documents. */
+/** Collects what is garbage, and gives its memory back: little is alive between documents. */
 function giveBack(): void {
     setFlagsFromString('--expose-gc');
     const collect: unknown = runInNewContext('globalThis.gc');

@@ -24,7 +24,7 @@ export class CanvasPen implements Pen {
         this.#brush.fillRect(x, y, width, height);
     }
 
-    /** Four bars within the rectangle: strokes take several times as long, dashed ones ten times. */
+    /** Four bars within the rectangle; of a dashed one laid over squares that are made once. */
     outline(x: number, y: number, width: number, height: number, { colour, wide, dash, share }: Stroke): void {
         const brush = this.#brush;
         const style = dash ? this.#dashesOf(colour, dash) : colour;

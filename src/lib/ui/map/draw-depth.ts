@@ -61,8 +61,8 @@ interface CellGroup {
 }
 
 /**
- * Cells never lie over each other, so they are drawn colour by colour: a canvas takes half as long again where each
- * rectangle has another colour than the one before.
+ * Cells never lie over each other, so they are drawn colour by colour: a colour that is set anew for each rectangle takes
+ * time of its own.
  */
 function groupsOf(layout: DepthLayout, palette: Palette, look: MapLook, hues: readonly number[]): CellGroup[] {
     const { cells, order } = layout;

@@ -55,7 +55,7 @@
     <div class="line" role="row">
         <span class="at" role="rowheader"></span>
         <span class="note" role="cell"
-            >{counted(lines, 'line')} more; none touches more known URLs than those shown</span
+            >{counted(lines, 'line')} more; shown are the rules that touch most known URLs</span
         >
         <span role="cell"></span>
     </div>
