@@ -98,15 +98,15 @@ async function recordsOf(
 /** Links read at a time for an export. */
 const AT_ONCE = 2_000;
 
-/** All links of a set, page by page. */
-export async function* eachLink(
+/** All links of a set, page by page, so many at once as are read. */
+export async function* linkGroups(
     survey: Survey,
     current: CurrentSet,
     query: LinkQuery,
-): AsyncGenerator<Record<string, Value>> {
+): AsyncGenerator<Record<string, Value>[]> {
     const rows = linkRows(current.survey, current.bits, query);
     for (let from = 0; from < rows.link.length; from += AT_ONCE) {
         const count = Math.min(AT_ONCE, rows.link.length - from);
-        for (const { record } of await recordsOf(survey, current.survey, rows, from, count)) yield record;
+        yield (await recordsOf(survey, current.survey, rows, from, count)).map(({ record }) => record);
     }
 }

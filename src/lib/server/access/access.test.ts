@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { csvText } from '../export/csv.ts';
 import { formOf, settingsOfForm } from './forms.ts';
 import { isOwnHost, isOwnOrigin } from './guard.ts';
 import { nameOfSite, readSettings } from './settings.ts';
@@ -98,31 +97,5 @@ describe('guard', () => {
         expect(isOwnOrigin(null, '127.0.0.1:4300')).toBe(true);
         for (const origin of ['https://evil.example', 'http://127.0.0.1:4301', 'null', 'https://127.0.0.1:4300'])
             expect(isOwnOrigin(origin, '127.0.0.1:4300'), origin).toBe(false);
-    });
-});
-
-describe('CSV', () => {
-    it('is RFC 4180: quotes doubled, CRLF between records, header first', () => {
-        expect(
-            csvText(
-                ['a', 'b'],
-                [
-                    { a: 'say "hi"', b: 'x,y' },
-                    { a: 'two\nlines', b: 1 },
-                ],
-            ),
-        ).toBe('a,b\r\n"say ""hi""","x,y"\r\n"two\nlines",1\r\n');
-    });
-
-    it('writes booleans in words and the unknown as nothing', () => {
-        expect(csvText(['a', 'b', 'c'], [{ a: true, b: false, c: null }])).toBe('a,b,c\r\ntrue,false,\r\n');
-    });
-
-    it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])('takes the sting out of %j', (text) => {
-        expect(csvText(['a'], [{ a: text }])).toContain(`'${text}`);
-    });
-
-    it('leaves numbers and other texts alone', () => {
-        expect(csvText(['a', 'b'], [{ a: -1, b: 'a=b' }])).toBe('a,b\r\n-1,a=b\r\n');
     });
 });

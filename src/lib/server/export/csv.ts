@@ -1,45 +1,27 @@
-/** CSV as RFC 4180 has it, in UTF-8, safe to open in a spreadsheet. */
-import { stringify } from 'csv-stringify/sync';
-import { plainCell } from '../../core/formats/spreadsheet.ts';
+/** CSV files piece by piece, while they are written or sent. */
+import { csvHeader, csvRow, type CsvRecord } from '../../core/formats/csv.ts';
 import { breather } from '../process/breather.ts';
 
-const OPTIONS = {
-    record_delimiter: '\r\n',
-    // The library quotes what holds its own delimiter; a lone line end would part a record all the same.
-    quoted_match: /[\r\n]/,
-    cast: {
-        boolean: (value: boolean) => (value ? 'true' : 'false'),
-        string: plainCell,
-    },
-};
+/** Records as they are come by: so many at once as one reading gives. */
+export type RecordGroups = Iterable<Iterable<CsvRecord>> | AsyncIterable<Iterable<CsvRecord>>;
 
-/** Records put into one piece of text. */
-const RECORDS_AT_ONCE = 100;
+/** Written or sent at once: a piece costs a call of the system. */
+const CHARACTERS_AT_ONCE = 65_536;
 
-/** The same piece by piece; between pieces others have their turn. */
-export async function* csvPieces(
-    columns: readonly string[],
-    records: Iterable<object> | AsyncIterable<object>,
-): AsyncGenerator<string> {
+/** Between records others have their turn. */
+export async function* csvPieces(columns: readonly string[], groups: RecordGroups): AsyncGenerator<string> {
     const breathe = breather();
-    let waiting: object[] = [];
-    yield csvText(columns, []);
-    for await (const record of records) {
-        waiting.push(record);
-        if (waiting.length === RECORDS_AT_ONCE) {
-            yield textOf(columns, waiting, false);
-            waiting = [];
+    let waiting = csvHeader(columns);
+    for await (const records of groups) {
+        for (const record of records) {
+            waiting += csvRow(columns, record);
+            if (waiting.length >= CHARACTERS_AT_ONCE) {
+                yield waiting;
+                waiting = '';
+            }
+            const turn = breathe();
+            if (turn) await turn;
         }
-        await breathe();
     }
-    if (waiting.length > 0) yield textOf(columns, waiting, false);
-}
-
-/** The whole of it. Null is an empty cell. */
-export function csvText(columns: readonly string[], records: object[]): string {
-    return textOf(columns, records, true);
-}
-
-function textOf(columns: readonly string[], records: object[], header: boolean): string {
-    return stringify(records, { ...OPTIONS, header, columns: [...columns] });
+    if (waiting !== '') yield waiting;
 }

@@ -1,7 +1,7 @@
 /** Exports as answers of the web server. */
 import { Readable } from 'node:stream';
 import { breather } from '../process/breather.ts';
-import { csvPieces } from './csv.ts';
+import { csvPieces, type RecordGroups } from './csv.ts';
 
 function download(name: string, type: string, stream: Readable): Response {
     return new Response(Readable.toWeb(stream) as ReadableStream, {
@@ -13,18 +13,14 @@ function download(name: string, type: string, stream: Readable): Response {
 }
 
 /** A CSV file that is written while it is sent. */
-export function csvAnswer(
-    name: string,
-    columns: readonly string[],
-    records: Iterable<object> | AsyncIterable<object>,
-): Response {
-    return download(name, 'text/csv; charset=utf-8', Readable.from(csvPieces(columns, records)));
+export function csvAnswer(name: string, columns: readonly string[], groups: RecordGroups): Response {
+    return download(name, 'text/csv; charset=utf-8', Readable.from(csvPieces(columns, groups)));
 }
 
 /** One JSON object to a line. */
-export function ndjsonAnswer(name: string, records: Iterable<object> | AsyncIterable<object>): Response {
+export function ndjsonAnswer(name: string, groups: RecordGroups): Response {
     async function* lines() {
-        for await (const record of records) yield `${JSON.stringify(record)}\n`;
+        for await (const records of groups) for (const record of records) yield `${JSON.stringify(record)}\n`;
     }
     return download(name, 'application/x-ndjson', Readable.from(gathered(lines())));
 }

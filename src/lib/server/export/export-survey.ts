@@ -18,11 +18,11 @@ import { ORPHAN } from '../../core/measures/orphans.ts';
 import { makeFolder, UserError } from '../process/data-folder.ts';
 import type { Survey } from '../store/survey-store.ts';
 import type { Database } from '../store/connect.ts';
-import { csvPieces } from './csv.ts';
+import { csvPieces, type RecordGroups } from './csv.ts';
 import type { CheckView } from '../../core/checks/check.ts';
 import { FAMILY_COLUMNS, familyRecords } from './families.ts';
 import { FINDING_COLUMNS, findingRecords } from './findings.ts';
-import { eachLinkRecord } from './link-export.ts';
+import { linkRecords } from './link-export.ts';
 
 export const PROGRAM_VERSION = '0.1.0';
 
@@ -141,19 +141,19 @@ export async function exportSurvey(
             yield Object.fromEntries(chosen.map(({ id, value }) => [id, value(node)]));
         }
     }
-    async function* linkRecords() {
-        for await (const record of eachLinkRecord(db, survey.id, packed)) {
-            links++;
-            yield record;
+    async function* counted() {
+        for await (const records of linkRecords(db, survey.id, packed)) {
+            links += records.length;
+            yield records;
         }
     }
     const failed = (error: Error): never => {
         throw new UserError(`The export into ${folder} failed: ${error.message}.`);
     };
     try {
-        await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, linkRecords());
-        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, pages());
-        await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, await familyRecords(db, survey.id));
+        await writeCsv(join(folder, 'links.csv'), LINK_COLUMNS, counted());
+        await writeCsv(join(folder, 'pages.csv'), PAGE_FILE_COLUMNS, [pages()]);
+        await writeCsv(join(folder, 'families.csv'), FAMILY_COLUMNS, [await familyRecords(db, survey.id)]);
     } catch (error) {
         failed(error as Error);
     }
@@ -170,11 +170,7 @@ export async function exportSurvey(
     }
 }
 
-async function writeCsv(
-    file: string,
-    columns: readonly string[],
-    records: Iterable<object> | AsyncIterable<object>,
-): Promise<void> {
-    await pipeline(Readable.from(csvPieces(columns, records)), createWriteStream(`${file}.tmp`));
+async function writeCsv(file: string, columns: readonly string[], groups: RecordGroups): Promise<void> {
+    await pipeline(Readable.from(csvPieces(columns, groups)), createWriteStream(`${file}.tmp`));
     await rename(`${file}.tmp`, file);
 }

@@ -4,7 +4,6 @@ import { causeKey } from '../../core/checks/cause-rows.ts';
 import { fileCause, fileFindings, isAcceptedFile } from '../../core/checks/file-findings.ts';
 import { siteFindings, type PlacedFinding } from '../../core/checks/site-findings.ts';
 import { fileFindingSentence, findingSentence } from '../../core/words/checks.ts';
-import { breather } from '../process/breather.ts';
 import { linkMarks } from '../link-marks.ts';
 import type { Database } from '../store/connect.ts';
 
@@ -28,25 +27,27 @@ export type FindingRecord = Record<(typeof FINDING_COLUMNS)[number], string | nu
 /** Layouts asked for at a time. */
 const AT_ONCE = 500;
 
-/** Needs all parts of the survey. */
-export async function* findingRecords(db: Database, surveyId: number, view: CheckView): AsyncGenerator<FindingRecord> {
+/** So many at once as their places are read. Needs all parts of the survey. */
+export async function* findingRecords(
+    db: Database,
+    surveyId: number,
+    view: CheckView,
+): AsyncGenerator<FindingRecord[]> {
     for (const finding of fileFindings(view)) {
         const { check, severity, file, line } = finding;
         const none = { other_url: '', column: null, block: '', template: '', pages: 0 };
         const group = causeKey(fileCause(view.survey, finding));
         const accepted = isAcceptedFile(view, finding) ? 'yes' : 'no';
-        yield { ...none, check, severity, url: file, reason: fileFindingSentence(finding), line, group, accepted };
+        yield [{ ...none, check, severity, url: file, reason: fileFindingSentence(finding), line, group, accepted }];
     }
-    const breathe = breather();
     let some: PlacedFinding[] = [];
     for (const placed of siteFindings(view)) {
         some.push(placed);
         if (some.length < AT_ONCE) continue;
-        yield* await recordsOf(db, surveyId, view, some);
+        yield await recordsOf(db, surveyId, view, some);
         some = [];
-        await breathe();
     }
-    yield* await recordsOf(db, surveyId, view, some);
+    yield await recordsOf(db, surveyId, view, some);
 }
 
 async function recordsOf(

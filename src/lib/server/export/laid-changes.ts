@@ -1,4 +1,5 @@
 /** Changes that are laid aside, as `changes.csv`: a line a change, page by page, in the order they stand on each. */
+import type { CsvRecord } from '../../core/formats/csv.ts';
 import type { KeptChange } from '../../wire/laid-change.ts';
 
 export const CHANGE_COLUMNS = [
@@ -13,7 +14,7 @@ export const CHANGE_COLUMNS = [
     'sentence',
 ] as const;
 
-export function changeRecords(changes: readonly KeptChange[]): object[] {
+export function changeRecords(changes: readonly KeptChange[]): CsvRecord[] {
     return [...changes]
         .sort((a, b) => (a.page === b.page ? a.line - b.line || a.id - b.id : a.page < b.page ? -1 : 1))
         .map(({ kind, page, line, block, oldAnchor, newAnchor, oldTarget, newTarget, sentence }) => ({

@@ -10,12 +10,8 @@ import { loadLayouts } from '../store/rows-store.ts';
 /** Pages whose layouts are read at once. */
 const PAGES = 500;
 
-/** All records of a survey with all its parts, page by page in the order of their URLs. */
-export async function* eachLinkRecord(
-    db: Database,
-    surveyId: number,
-    packed: PackedSurvey,
-): AsyncGenerator<LinkRecord> {
+/** All records of a survey with all its parts, a page at a time in the order of their URLs. */
+export async function* linkRecords(db: Database, surveyId: number, packed: PackedSurvey): AsyncGenerator<LinkRecord[]> {
     const { pageStart } = linkGraphOf(packed);
     const layouts = packed.numbers('page_block_layout');
     let known = new Map<number, LayoutRow>();
@@ -32,7 +28,7 @@ export async function* eachLinkRecord(
         }
         for (const [id, layout] of await loadLayouts(db, surveyId, [...missing])) kept.set(id, layout);
         known = kept;
-        for (let node = from; node < to; node++) yield* linksOfNode(packed, node, (id) => kept.get(id));
+        for (let node = from; node < to; node++) yield linksOfNode(packed, node, (id) => kept.get(id));
     }
 }
 

@@ -7,10 +7,15 @@ export const FOUND_COLUMNS = ['target', 'page', 'line', 'anchor', 'sentence', 's
 export async function* foundRecords(
     db: Database,
     run: number,
-): AsyncGenerator<Record<(typeof FOUND_COLUMNS)[number], string | number>> {
+): AsyncGenerator<Record<(typeof FOUND_COLUMNS)[number], string | number>[]> {
     for await (const { target, best } of eachFound(db, run)) {
-        for (const { source, line, anchor, sentence, score } of best) {
-            yield { target, page: source, line, anchor, sentence, score: Number(score.toFixed(3)) };
-        }
+        yield best.map(({ source, line, anchor, sentence, score }) => ({
+            target,
+            page: source,
+            line,
+            anchor,
+            sentence,
+            score: Number(score.toFixed(3)),
+        }));
     }
 }

@@ -6,5 +6,5 @@ import { listChanges } from '$lib/server/store/laid-change-store.ts';
 /** The changes that are laid aside, for whoever edits the pages (`docs/formats.md`). */
 export async function GET({ locals }) {
     const changes = await listChanges(appStore().db, locals.site.id);
-    return csvAnswer(`${locals.site.name}-changes.csv`, CHANGE_COLUMNS, changeRecords(changes));
+    return csvAnswer(`${locals.site.name}-changes.csv`, CHANGE_COLUMNS, [changeRecords(changes)]);
 }

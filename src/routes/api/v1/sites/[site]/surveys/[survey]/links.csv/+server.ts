@@ -3,8 +3,8 @@ import { LINK_TABLE_COLUMNS } from '$lib/core/sets/link-rows.ts';
 import { LINK_COLUMNS } from '$lib/core/survey/link-records.ts';
 import { appStore } from '$lib/server/app.ts';
 import { csvAnswer } from '$lib/server/export/downloads.ts';
-import { eachLinkRecord } from '$lib/server/export/link-export.ts';
-import { eachLink, linkQueryFor } from '$lib/server/link-table.ts';
+import { linkRecords } from '$lib/server/export/link-export.ts';
+import { linkGroups, linkQueryFor } from '$lib/server/link-table.ts';
 
 /**
  * Every distinct link of the survey as CSV; with `set`, `side` or the other parameters of the Links table its rows, one
@@ -14,13 +14,13 @@ export async function GET({ url, locals }) {
     const name = `${locals.site.name}-survey-${locals.survey.number}-links.csv`;
     if (!url.searchParams.has('side')) {
         const packed = await locals.packed(['core', 'text', 'links']);
-        return csvAnswer(name, LINK_COLUMNS, eachLinkRecord(appStore().db, locals.survey.id, packed));
+        return csvAnswer(name, LINK_COLUMNS, linkRecords(appStore().db, locals.survey.id, packed));
     }
     const current = await locals.set(['links']);
     if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
     return csvAnswer(
         name,
         LINK_TABLE_COLUMNS,
-        eachLink(locals.survey, current, await linkQueryFor(locals, url.searchParams)),
+        linkGroups(locals.survey, current, await linkQueryFor(locals, url.searchParams)),
     );
 }

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { ndjsonAnswer } from '$lib/server/export/downloads.ts';
-import { eachLink, linkQueryFor } from '$lib/server/link-table.ts';
+import { linkGroups, linkQueryFor } from '$lib/server/link-table.ts';
 
 /** The rows of the Links table, one JSON object to a line. */
 export async function GET({ url, locals }) {
@@ -8,6 +8,6 @@ export async function GET({ url, locals }) {
     if (current.trouble) error(400, { message: current.trouble.say, trouble: current.trouble });
     return ndjsonAnswer(
         `${locals.site.name}-survey-${locals.survey.number}-links.ndjson`,
-        eachLink(locals.survey, current, await linkQueryFor(locals, url.searchParams)),
+        linkGroups(locals.survey, current, await linkQueryFor(locals, url.searchParams)),
     );
 }

@@ -14,6 +14,6 @@ export async function GET({ url, locals }) {
     return csvAnswer(
         `${locals.site.name}-survey-${locals.survey.number}-pages.csv`,
         columns.map((column) => column.id),
-        records(),
+        [records()],
     );
 }

@@ -11,5 +11,5 @@ export async function GET({ url, locals }) {
     function* records() {
         for (const node of nodes) yield recordOf(columns, node);
     }
-    return ndjsonAnswer(`${locals.site.name}-survey-${locals.survey.number}-pages.ndjson`, records());
+    return ndjsonAnswer(`${locals.site.name}-survey-${locals.survey.number}-pages.ndjson`, [records()]);
 }

@@ -6,5 +6,5 @@ import { csvAnswer } from '$lib/server/export/downloads.ts';
 export async function GET({ params, locals }) {
     const lines = await badLinesOf(locals.survey, Number(params.upload));
     const told = lines.map((line) => ({ ...line, why: lineFaultWords(line.why) }));
-    return csvAnswer('lines-not-read.csv', ['line', 'why', 'text'], told);
+    return csvAnswer('lines-not-read.csv', ['line', 'why', 'text'], [told]);
 }
