@@ -181,7 +181,16 @@ describe('proposals for a page', () => {
         );
         expect([line, heading, before]).toEqual([1, 'The meadow', 'Mow while the dew is on.']);
         expect(subject).toEqual(expect.arrayContaining(['grinding', 'scythe']));
-        expect(parts.map(({ part }) => part)).toEqual(['speaks', 'rare', 'about', 'alike', 'near', 'high', 'brief']);
+        expect(parts.map(({ part }) => part)).toEqual([
+            'speaks',
+            'rare',
+            'about',
+            'alike',
+            'near',
+            'company',
+            'high',
+            'brief',
+        ]);
         expect(parts.every(({ value, why }) => value >= 0 && value <= 1 && why !== '')).toBe(true);
     });
 

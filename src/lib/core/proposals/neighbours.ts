@@ -48,9 +48,39 @@ export interface Nearness {
     beside: Map<number, number>;
 }
 
-/** Pages that lead to a target which are looked at, and pages that lead to one page. */
+/** Pages that lead to a target which are looked at, and links that lead to one page. */
 const MOST_CALLERS = 400;
 const MOST_TOLD = 2_000;
+/** So many links before another, and behind it, stand beside it. */
+const BESIDE = 3;
+
+/**
+ * What stands beside links to a target: of each page the share of the links of running text to the target that have a
+ * link to it beside them, in the order in which they are written. O(links of running text to the target).
+ * @param without a link that is taken as not there; -1 for none
+ */
+export function companyOf(survey: PackedSurvey, target: number, without = -1): Map<number, number> {
+    const { listStart, target: leadsTo, kind } = linkGraphOf(survey);
+    const { start, links, lists } = calledBy(survey);
+    const beside = new Map<number, number>();
+    let all = 0;
+    const end = Math.min(start[target + 1]!, start[target]! + MOST_TOLD);
+    for (let at = start[target]!; at < end; at++) {
+        const link = links[at]!;
+        if (link === without) continue;
+        all++;
+        const list = lists[at]!;
+        const last = Math.min(listStart[list + 1]!, link + BESIDE + 1);
+        const own = new Set<number>();
+        for (let other = Math.max(listStart[list]!, link - BESIDE); other < last; other++) {
+            const to = leadsTo[other]!;
+            if (kind[other] === A && to >= 0 && to < survey.count && to !== target) own.add(to);
+        }
+        for (const to of own) beside.set(to, (beside.get(to) ?? 0) + 1);
+    }
+    for (const [to, count] of beside) beside.set(to, count / all);
+    return beside;
+}
 
 /** @param without a page whose link to the target is taken as not there; -1 for none */
 export function nearnessTo(survey: PackedSurvey, target: number, without = -1): Nearness {

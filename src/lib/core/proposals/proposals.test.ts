@@ -6,13 +6,15 @@ import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { runningText } from '../page/running-text.ts';
 import type { PageName } from '../subjects/page-names.ts';
 import { GENERIC_WORDS } from '../text/generic-words.ts';
+import { WordIndex, WordIndexMaker } from '../text/word-index.ts';
 import { wordsOf } from '../text/words.ts';
 import { changesSeen, type SoughtChange } from './changes-seen.ts';
 import { effectsOf, followedIn } from './effect.ts';
 import { hiding } from './hide-link.ts';
 import { bestMatch, sought } from './match.ts';
 import { pagesCalled } from './name-table.ts';
-import { nearnessTo } from './neighbours.ts';
+import { companyOf, nearnessTo } from './neighbours.ts';
+import { Proposer } from './proposer.ts';
 import { PARTS, scoreOf, type ScoreParts } from './score.ts';
 import { sourceText, type SourceText } from './source-text.ts';
 import { StemNumbers } from './stem-numbers.ts';
@@ -116,6 +118,7 @@ describe('the score', () => {
         about: value,
         alike: value,
         near: value,
+        company: value,
         high: value,
         brief: value,
     });
@@ -233,6 +236,73 @@ describe('neighbours', () => {
         expect(beside.get(node(survey, '/three'))!).toBeGreaterThan(0);
         // Without the one page that links there nothing is near.
         expect(nearnessTo(survey, node(survey, '/t'), node(survey, '/one')).same.size).toBe(0);
+    });
+});
+
+describe('company', () => {
+    const site = new Site()
+        .known('/', 'manual')
+        .page('/', [{ to: '/one' }, { to: '/two' }])
+        // Three links before and behind count, the fourth does not; the same page twice counts once.
+        .page('/one', [
+            { to: '/far' },
+            { to: '/a' },
+            { to: '/b' },
+            { to: '/b', anchor: 'again' },
+            { to: '/t' },
+            { to: '/c' },
+            { to: 'https://other.example/' },
+            { to: '/d' },
+            { to: '/far' },
+        ])
+        .page('/two', [{ to: '/t' }, { to: '/c' }]);
+    site.page('/t', [], { language: 'en' });
+    for (const path of ['/a', '/b', '/c', '/d', '/far']) site.page(path);
+    const survey = packSurvey(site.measure()).survey;
+    const linkOf = (path: string): number => {
+        const at = node(survey, path);
+        const list =
+            survey.numbers('block_list')[survey.numbers('page_block')[survey.numbers('page_block_start')[at]!]!]!;
+        const first = survey.numbers('list_start')[list]!;
+        return first + survey.numbers('link_target').subarray(first).indexOf(node(survey, '/t'));
+    };
+
+    it('is what stands beside links to a page, by the share of them', () => {
+        const company = companyOf(survey, node(survey, '/t'));
+        const told = [...company].map(([at, share]): [string, number] => [survey.url(at).slice(ORIGIN.length), share]);
+        expect(told.sort()).toEqual([
+            ['/a', 0.5],
+            ['/b', 0.5],
+            ['/c', 1],
+            ['/d', 0.5],
+        ]);
+    });
+
+    it('does without a link that is taken as not there', () => {
+        const company = companyOf(survey, node(survey, '/t'), linkOf('/one'));
+        expect([...company]).toEqual([[node(survey, '/c'), 1]]);
+    });
+
+    it('is looked for in the passage a sentence stands in', () => {
+        const proposer = new Proposer(survey, new WordIndex(new WordIndexMaker().done(survey.count)), stems);
+        const target = proposer.target(node(survey, '/t'), null, ['scythe']);
+        const text = read(
+            '<p>See <a href="/a">the a</a> and <a href="/c">the c</a>. Then grind the old scythe.</p>' +
+                '<p>See <a href="/far">the far one</a>. Then grind the old scythe.</p>',
+        );
+        const [beside, alone] = text.sentences.filter(({ first, last }) =>
+            text.stem.subarray(first, last).includes(number('scythe')),
+        );
+        expect(proposer.companions(target, text, beside!)).toEqual([node(survey, '/c'), node(survey, '/a')]);
+        expect(proposer.companions(target, text, alone!)).toEqual([]);
+        const values = proposer
+            .ofPage(target, { node: node(survey, '/'), rank: 0, alike: 0 }, text, 2)
+            .map(({ sentence, parts }) => [sentence.passage, parts.company]);
+        // The c stands beside both links there, the a beside one of two.
+        expect(values).toEqual([
+            [0, 1 - Math.exp(-2 * 1.5)],
+            [1, 0],
+        ]);
     });
 });
 

@@ -13,7 +13,7 @@ import { languageOf } from '../text/language.ts';
 import { termWeight, type WordIndex } from '../text/word-index.ts';
 import { wordsOf } from '../text/words.ts';
 import { bestMatch, sought, type Match, type Sought, type SoughtName } from './match.ts';
-import { nearnessTo, textLinks, type Nearness } from './neighbours.ts';
+import { companyOf, nearnessTo, textLinks, type Nearness } from './neighbours.ts';
 import { scoreOf, type ScoreParts } from './score.ts';
 import type { SourceSentence, SourceText } from './source-text.ts';
 import { NOTHING, type StemNumbers } from './stem-numbers.ts';
@@ -24,6 +24,8 @@ export interface Target {
     tag: string;
     sought: Sought;
     nearness: Nearness;
+    /** Of each page the share of the links to it that have a link to that page beside them. */
+    company: ReadonlyMap<number, number>;
     /** Its text as a vector: the heaviest stems and their weights, and the length of all of it. */
     stems: ReadonlyMap<number, number>;
     length: number;
@@ -151,6 +153,7 @@ export class Proposer {
             tag,
             sought: found,
             nearness: nearnessTo(this.#survey, node, leftOut?.page ?? -1),
+            company: companyOf(this.#survey, node, leftOut?.link ?? -1),
             stems: new Map(vector),
             length,
             subject,
@@ -277,6 +280,7 @@ export class Proposer {
                 speaks: this.#speaks(match, name),
                 rare: match.rarity,
                 about: this.#about(target, text, sentence, match),
+                company: this.#company(target, text, sentence),
                 ...this.#ofSource(target, node, alike),
             };
             found.push({ source: node, target: target.node, sentence, match, name, parts, score: scoreOf(parts) });
@@ -321,6 +325,23 @@ export class Proposer {
         }
         const support = 1 - Math.exp(-subject / this.#most);
         return 0.68 * support + 0.32 * (all === 0 ? 0 : common / all);
+    }
+
+    #company(target: Target, text: SourceText, sentence: SourceSentence): number {
+        let sum = 0;
+        for (const node of this.companions(target, text, sentence)) sum += target.company.get(node)!;
+        return 1 - Math.exp(-2 * sum);
+    }
+
+    /** Pages to which links of the same passage lead, and elsewhere links beside those to the target: the commonest first. */
+    companions({ company }: Target, text: SourceText, { passage }: SourceSentence): number[] {
+        if (company.size === 0) return [];
+        const nodes = new Set<number>();
+        for (const { link, target } of text.running.passages[passage]!.taken) {
+            const node = link === -1 ? -1 : this.#survey.nodeOf(target);
+            if (company.has(node)) nodes.add(node);
+        }
+        return [...nodes].sort((a, b) => company.get(b)! - company.get(a)! || a - b);
     }
 
     #ofSource(

@@ -7,7 +7,7 @@ import type { SourceText } from '../proposals/source-text.ts';
 import { NOTHING } from '../proposals/stem-numbers.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 import { textLinks } from '../proposals/neighbours.ts';
-import { aboutOf, alikeOf, briefOf, highOf, nearOf, rareOf, speaksOf } from '../words/proposals.ts';
+import { aboutOf, alikeOf, briefOf, companyWords, highOf, nearOf, rareOf, speaksOf } from '../words/proposals.ts';
 
 export type { Effect } from '../proposals/effect.ts';
 
@@ -54,6 +54,7 @@ const PARTING = /[.!?;:()[\]{}“”"«»—–|]/u;
 const OF_PLACE: readonly ScorePart[] = ['near', 'high', 'brief'];
 const MOST_CONTEXT = 500;
 const MOST_TOLD = 5;
+const MOST_COMPANIONS = 3;
 
 export function shownProposal(
     survey: PackedSurvey,
@@ -149,6 +150,10 @@ function whyOf(
                 isLed: led.has(source),
                 beside: (beside.get(source) ?? 0) > 0,
             });
+        }
+        case 'company': {
+            const nodes = proposer.companions(target, text, sentence).slice(0, MOST_COMPANIONS);
+            return companyWords(nodes.map((node) => ownTitle(survey, node) || survey.url(node)));
         }
         case 'high': {
             const depth = survey.numbers('depth')[source]!;

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Why a sentence is proposed: a note for each part, with its strength as a bar. No total is shown. */
     import type { ShownProposal } from '../../core/views/proposals.ts';
+    import { cutSentence } from '../parts/format.ts';
     import { partName } from '../../core/words/proposals.ts';
 
     let { parts }: { parts: ShownProposal['parts'] } = $props();
@@ -19,7 +20,7 @@
             </dt>
             <dd>
                 <span class="aside">{partName(part, value)}</span>
-                <span class="note block">{why}</span>
+                <span class="note block">{cutSentence(why)}</span>
             </dd>
         {/each}
     </dl>
