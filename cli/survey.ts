@@ -25,6 +25,7 @@ import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-surve
 import { makeAndSaveWords } from '../src/lib/server/pack/make-words.ts';
 import { WordsAhead } from '../src/lib/server/pack/words-ahead.ts';
 import { WordIndex } from '../src/lib/core/text/word-index.ts';
+import { compileAsUsual, compileLate } from '../src/lib/server/process/engine.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
@@ -43,7 +44,11 @@ import { settingOptions, settingsOfCommand } from './survey-options.ts';
 import { checkLines, failsOn, failsOnNew, findBaseline, readBaseline, readGates } from './gates.ts';
 import { EXIT, UsageError } from './usage.ts';
 
+/** URLs read from which on a survey is one of minutes. */
+const MANY = 3_000;
+
 export async function surveyCommand(words: string[]): Promise<number> {
+    compileLate();
     let parsed;
     try {
         parsed = parseArgs({
@@ -148,6 +153,7 @@ export async function surveyCommand(words: string[]): Promise<number> {
                     onProgress: (told) => {
                         progress.show(told);
                         ahead.getReady(told.read);
+                        if (told.read >= MANY) compileAsUsual();
                     },
                     log: (line) => console.error(`\n${line}`),
                 });
