@@ -7,7 +7,7 @@ import type { SourceText } from '../proposals/source-text.ts';
 import { NOTHING } from '../proposals/stem-numbers.ts';
 import { ownTitle } from '../subjects/site-names.ts';
 import { textLinks } from '../proposals/neighbours.ts';
-import { aboutOf, alikeOf, briefOf, companyWords, highOf, nearOf, rareOf, speaksOf } from '../words/proposals.ts';
+import { aboutOf, alikeOf, briefOf, companyOf, highOf, nearOf, rareOf, speaksOf } from '../words/proposals.ts';
 
 export type { Effect } from '../proposals/effect.ts';
 
@@ -153,7 +153,8 @@ function whyOf(
         }
         case 'company': {
             const nodes = proposer.companions(target, text, sentence).slice(0, MOST_COMPANIONS);
-            return companyWords(nodes.map((node) => ownTitle(survey, node) || survey.url(node)));
+            const titles = nodes.map((node) => ownTitle(survey, node) || survey.url(node));
+            return companyOf(titles, target.company.size > 0);
         }
         case 'high': {
             const depth = survey.numbers('depth')[source]!;

@@ -60,11 +60,14 @@ export function nearOf({ same, isLed, beside }: NearParams): string {
     return parts.length === 0 ? 'no links between their neighbours' : parts.join('; ');
 }
 
-/** @param titles of pages that links beside it lead to */
-export const companyWords = (titles: readonly string[]): string =>
-    titles.length === 0
-        ? 'no link of the paragraph leads to a page that is linked beside it elsewhere'
-        : `the paragraph also links to ${titles.map((title) => `“${title}”`).join(', ')}, as others do that link there`;
+/**
+ * @param titles of pages that links of the paragraph lead to, and elsewhere links beside those to the target
+ * @param hasAny anything stands beside a link to the target
+ */
+export function companyOf(titles: readonly string[], hasAny: boolean): string {
+    if (titles.length > 0) return `here, and elsewhere beside links to it: ${quoted(titles)}`;
+    return hasAny ? 'none of the links that stand beside links to it is here' : 'links to it stand beside no others';
+}
 
 export const highOf = (standing: string, depth: number): string =>
     `standing ${standing}, ${depth === 0 ? 'the start page' : `${counted(depth, 'click')} deep`}`;
@@ -82,7 +85,7 @@ const PART_NAMES = {
     about: ['So does the rest of it.', 'The rest of it does not.'],
     alike: ['The two pages are alike.', 'The two pages are little alike.'],
     near: ['They are neighbours.', 'They are no neighbours.'],
-    company: ['It would stand in its usual company.', 'No link of its usual company is near.'],
+    company: ['In its usual company.', 'Not in its usual company.'],
     high: ['The source stands near the start.', 'The source lies deep.'],
     brief: ['It gives little away.', 'It gives much away.'],
 } as const;
