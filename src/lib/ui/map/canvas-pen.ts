@@ -6,6 +6,9 @@ const FONTS: Record<TextWeight, string> = { plain: '11px sans-serif', bold: '600
 /** Made once for all pens, each of which draws one picture: what is drawn often is the same few. */
 const PATTERNS = new Map<string, CanvasPattern | null>();
 const GLYPHS = new Map<string, Path2D>();
+/** Names are measured, and cut until they fit, for every picture anew; they are the same names. */
+const WIDTHS: Record<TextWeight, Map<string, number>> = { plain: new Map(), bold: new Map() };
+const MOST_WIDTHS = 20_000;
 
 export class CanvasPen implements Pen {
     readonly #brush: CanvasRenderingContext2D;
@@ -68,8 +71,15 @@ export class CanvasPen implements Pen {
     }
 
     widthOf(words: string, weight: TextWeight = 'plain'): number {
-        this.#write(weight);
-        return this.#brush.measureText(words).width;
+        const widths = WIDTHS[weight];
+        let width = widths.get(words);
+        if (width === undefined) {
+            this.#write(weight);
+            width = this.#brush.measureText(words).width;
+            if (widths.size >= MOST_WIDTHS) widths.clear();
+            widths.set(words, width);
+        }
+        return width;
     }
 
     line(points: readonly Point[], stroke: Stroke): void {
