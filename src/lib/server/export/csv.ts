@@ -2,7 +2,7 @@
 import { csvHeader, csvRow, type CsvRecord } from '../../core/formats/csv.ts';
 import { breather } from '../process/breather.ts';
 
-/** Records as they are come by: so many at once as one reading gives. */
+/** Records, so many at once as one reading gives. */
 export type RecordGroups = Iterable<Iterable<CsvRecord>> | AsyncIterable<Iterable<CsvRecord>>;
 
 /** Written or sent at once: a piece costs a call of the system. */

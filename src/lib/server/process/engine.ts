@@ -1,7 +1,7 @@
 /** How the engine compiles where pages are read. */
 import { setFlagsFromString } from 'node:v8';
 
-/** Bytes of bytecode a function runs before the engine looks whether to optimise it. */
+/** Bytes of bytecode a function runs before the engine looks whether to optimise it; the first is the default of Node 20. */
 const USUAL = 67_584;
 const LATE = 600_000;
 

@@ -206,23 +206,22 @@ function drawLoose(
 ): void {
     const { x, y, pitch, start, order, groups } = loose;
     const size = pitch - GAP;
-    // No cell lies over another: first the ground of all, then what stands on it, for changing colours costs most.
-    const eachCell = (draw: (x: number, y: number, first: number, cell: number) => void): void => {
-        for (let cell = 0; cell < x.length; cell++) {
-            pen.cover(isLit(look, order, start[cell]!, start[cell + 1]!) ? 1 : DIMMED);
-            draw(x[cell]!, y[cell]!, order[start[cell]!]!, cell);
-        }
-    };
-    eachCell((left, top, first, cell) => {
+    for (let cell = 0; cell < x.length; cell++) {
+        pen.cover(isLit(look, order, start[cell]!, start[cell + 1]!) ? 1 : DIMMED);
+        const [from, to] = [start[cell]!, start[cell + 1]!];
+        const first = order[from]!;
         const isFilled = form[first] === FORM.indexable;
         const hue = hueOfSection(section[first]!);
-        const [from, to] = [start[cell]!, start[cell + 1]!];
-        pen.fill(left, top, size, size, isFilled ? fillOf(palette, look, order, from, to, hue) : palette.paper);
-    });
-    eachCell((left, top, first) => {
-        if (form[first] === FORM.unreached) pen.hatch(left, top, size, size, palette.ink, 3);
-    });
-    eachCell((left, top) => pen.outline(left, top, size, size, { colour: palette.ink, wide: 1 }));
+        pen.fill(
+            x[cell]!,
+            y[cell]!,
+            size,
+            size,
+            isFilled ? fillOf(palette, look, order, from, to, hue) : palette.paper,
+        );
+        if (form[first] === FORM.unreached) pen.hatch(x[cell]!, y[cell]!, size, size, palette.ink, 3);
+        pen.outline(x[cell]!, y[cell]!, size, size, { colour: palette.ink, wide: 1 });
+    }
     pen.cover(1);
     for (const { from, to, isIsland } of groups) {
         // An island that goes on in the next row has no frame that tells it.
