@@ -198,7 +198,7 @@ describe('packing', () => {
     it('keeps lists and layouts of any length', () => {
         const { lists, layouts } = sampleRows();
         for (const links of [[], lists[0]!.links, Array.from({ length: 3000 }, () => lists[0]!.links[0]!)])
-            expect(unpackLinks(packLinks(links))).toEqual(links);
+            expect(unpackLinks(packLinks({ links }))).toEqual(links);
         expect(unpackPlaces(0, packPlaces(layouts[0]!))).toEqual(layouts[0]);
     });
 });

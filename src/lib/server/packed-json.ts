@@ -46,9 +46,10 @@ export function unpackBytes(bytes: Uint8Array): Buffer {
 export const packFacts = (record: PageFactsRecord): Buffer =>
     packed(FACTS, deflateRawSync(Buffer.from(JSON.stringify(record), 'utf8'), FOR_FACTS));
 
-export function packJson(value: unknown): Buffer {
-    return packBytes(Buffer.from(JSON.stringify(value), 'utf8'));
-}
+/** JSON that is a text already. */
+export const packText = (json: string): Buffer => packBytes(Buffer.from(json, 'utf8'));
+
+export const packJson = (value: unknown): Buffer => packText(JSON.stringify(value));
 
 /** @returns what stood there; check it before use */
 export function unpackJson(bytes: Uint8Array): unknown {

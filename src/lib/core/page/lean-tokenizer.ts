@@ -48,6 +48,9 @@ const MOST_ODD_COMMENTS = 100;
 /** Attributes of one tag, beyond which parse5 keeps a set of their names: a bound against tags without end. */
 const MOST_ATTRIBUTES = 64;
 
+/** Those of end tags, which have none. */
+const NO_ATTRIBUTES: Token.Attribute[] = [];
+
 interface TagName {
     name: string;
     id: html.TAG_ID;
@@ -231,7 +234,7 @@ export class LeanTokenizer extends TagPlacer {
             tagID: id,
             selfClosing: false,
             ackSelfClosing: false,
-            attrs: [],
+            attrs: NO_ATTRIBUTES,
             location: null,
         });
         return true;
@@ -255,7 +258,7 @@ export class LeanTokenizer extends TagPlacer {
         let at = from + 1;
         while (is(input.charCodeAt(at), TAG_NAME)) at++;
         const written = input.slice(from + 1, at);
-        const attributes: PlacedAttributes = [];
+        let attributes: PlacedAttributes = [];
         let selfClosing = false;
         for (;;) {
             let code = input.charCodeAt(at);
@@ -283,7 +286,7 @@ export class LeanTokenizer extends TagPlacer {
                 value = isQuoted ? withLineFeeds(input.slice(at + 2, end)) : input.slice(at + 1, end);
                 at = isQuoted ? end + 1 : end;
             }
-            if (!hasName(attributes, name)) attributes.push({ name, value });
+            if (!hasName(attributes, name)) attributes = withOne(attributes, { name, value });
         }
         const { name, id } = tagNameOf(written);
         attributes.offset = from;
@@ -310,6 +313,21 @@ export class LeanTokenizer extends TagPlacer {
 
 /** A CR, and a CR with an LF behind it, are read as one LF (HTML 13.2.3.5). */
 const withLineFeeds = (text: string): string => (text.includes('\r') ? text.replace(/\r\n?/g, '\n') : text);
+
+/** With one more attribute, in an array just as long: one that is pushed to makes room for seventeen. */
+function withOne(attributes: PlacedAttributes, one: Token.Attribute): PlacedAttributes {
+    switch (attributes.length) {
+        case 0:
+            return [one];
+        case 1:
+            return [attributes[0]!, one];
+        case 2:
+            return [attributes[0]!, attributes[1]!, one];
+        default:
+            attributes.push(one);
+            return attributes;
+    }
+}
 
 function hasName(attributes: PlacedAttributes, name: string): boolean {
     for (const attribute of attributes) if (attribute.name === name) return true;

@@ -36,6 +36,7 @@ export interface LeanElement {
     namespace: html.NS;
     attributes: Attribute[];
     parent: LeanElement | null;
+    /** Of no child the same array for all: only `append` adds the first ones. */
     children: LeanNode[];
     offset: number;
     /** The content of a `template`; never walked, so nothing in it counts. */
@@ -63,6 +64,20 @@ export function isElement(node: LeanNode): node is LeanElement {
     return 'children' in node;
 }
 
+const NO_CHILDREN: LeanNode[] = [];
+
+/**
+ * Most elements have a child or two, and an array that is pushed to makes room for seventeen: half of the memory of a
+ * tree, all of which the collector copies while it grows. A few children stand in an array that is just as long.
+ */
+function append(parent: LeanElement, child: LeanNode): void {
+    const { children } = parent;
+    if (children.length === 0) parent.children = [child];
+    else if (children.length === 1) parent.children = [children[0]!, child];
+    else if (children.length === 2) parent.children = [children[0]!, children[1]!, child];
+    else children.push(child);
+}
+
 function makeElement(tag: string, namespace: html.NS, attributes: PlacedAttributes): LeanElement {
     return {
         tag,
@@ -71,7 +86,7 @@ function makeElement(tag: string, namespace: html.NS, attributes: PlacedAttribut
         namespace,
         attributes,
         parent: null,
-        children: [],
+        children: NO_CHILDREN,
         offset: attributes.offset ?? -1,
         content: null,
     };
@@ -89,7 +104,7 @@ const adapter: TreeAdapter<LeanTypes> = {
     appendChild(parent, child) {
         if (child === DROPPED) return;
         child.parent = parent;
-        parent.children.push(child);
+        append(parent, child);
     },
     insertBefore(parent, child, before) {
         if (child === DROPPED) return;
@@ -115,7 +130,7 @@ const adapter: TreeAdapter<LeanTypes> = {
     insertText(parent, text) {
         const last = parent.children[parent.children.length - 1];
         if (last && !isElement(last)) last.text += text;
-        else parent.children.push({ text, parent });
+        else append(parent, { text, parent });
     },
     insertTextBefore(parent, text, before) {
         const index = parent.children.indexOf(before);

@@ -150,6 +150,8 @@ export interface ListedLink {
 export interface LinkListRow {
     id: number;
     links: ListedLink[];
+    /** The same as it is stored, where a text of it has been made; never read back. */
+    content?: string;
 }
 
 /** How a block is written on a page: the place of each link from the block's first, and the hrefs as written. */
@@ -160,6 +162,8 @@ export interface LayoutRow {
     /** Columns, from 1; one per link. */
     columns: number[];
     hrefs: string[];
+    /** The same as it is stored, where a text of it has been made; never read back. */
+    content?: string;
 }
 
 export interface BlockRow {

@@ -16,7 +16,8 @@ import type {
     LinkListRow,
     PageRow,
 } from '../../core/survey/survey-rows.ts';
-import { blockKey, evidenceKey, layoutKey, listKey } from './content-keys.ts';
+import { linksContent, placesContent } from '../stored-content.ts';
+import { blockKey, evidenceKey } from './content-keys.ts';
 import { FingerprintTable } from './fingerprint-table.ts';
 
 /** How a URL was settled, as far as its leads depend on it. */
@@ -93,7 +94,7 @@ export class EarlierRun {
     }
 
     addList({ id, links }: LinkListRow): void {
-        this.lists.restore(listKey(links), id);
+        this.lists.restore(linksContent(links), id);
         this.#listStarts.push(this.#targets.size);
         for (const link of links) {
             if (link.target === null) continue;
@@ -103,7 +104,7 @@ export class EarlierRun {
     }
 
     addLayout(layout: LayoutRow): void {
-        this.layouts.restore(layoutKey(layout), layout.id);
+        this.layouts.restore(placesContent(layout), layout.id);
     }
 
     addBlock(block: BlockRow): void {

@@ -22,7 +22,8 @@ import {
     type SurveyBatch,
 } from '../../core/survey/survey-rows.ts';
 import type { PlacedBlock } from './block-relay.ts';
-import { blockKey, evidenceKey, layoutKey, listKey } from './content-keys.ts';
+import { linksContent, placesContent } from '../stored-content.ts';
+import { blockKey, evidenceKey } from './content-keys.ts';
 import type { EarlierRun } from './earlier-run.ts';
 import type { FingerprintTable } from './fingerprint-table.ts';
 
@@ -157,19 +158,21 @@ export class RowMaker {
         return { block: this.#block(content, links), layout: this.#layout({ lines, columns, hrefs }), links };
     }
 
-    #layout(content: Omit<LayoutRow, 'id'>): number {
-        const { id, isNew } = this.#layouts.number(layoutKey(content));
+    #layout(layout: Omit<LayoutRow, 'id'>): number {
+        const content = placesContent(layout);
+        const { id, isNew } = this.#layouts.number(content);
         if (isNew) {
-            this.#batch.layouts.push({ id, ...content });
+            this.#batch.layouts.push({ id, ...layout, content });
             this.size++;
         }
         return id;
     }
 
     #block({ region, place }: FoundBlock, links: ListedLink[]): number {
-        const list = this.#lists.number(listKey(links));
+        const content = linksContent(links);
+        const list = this.#lists.number(content);
         if (list.isNew) {
-            this.#batch.lists.push({ id: list.id, links });
+            this.#batch.lists.push({ id: list.id, links, content });
             this.size++;
         }
         const block = this.#blocks.number(blockKey({ region, place, list: list.id }));

@@ -81,7 +81,7 @@ export function* rowsOfBatch(
     yield tableRows(schema.linkLists, ['surveyId', 'id', 'links'], batch.lists, (row) => ({
         surveyId,
         id: row.id,
-        links: packLinks(row.links),
+        links: packLinks(row),
     }));
     yield tableRows(schema.layouts, ['surveyId', 'id', 'places'], batch.layouts, (row) => ({
         surveyId,

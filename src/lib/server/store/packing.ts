@@ -1,17 +1,17 @@
 /** Link lists and layouts as packed bytes: columns of JSON. */
 import { z } from 'zod';
 import { LINK_KINDS } from '../../core/page/links.ts';
-import type { LayoutRow, ListedLink } from '../../core/survey/survey-rows.ts';
-import { packJson, unpackJson } from '../packed-json.ts';
+import type { LayoutRow, LinkListRow, ListedLink } from '../../core/survey/survey-rows.ts';
+import { packText, unpackJson } from '../packed-json.ts';
+import { linksContent, placesContent, type UnmarkedColumns } from '../stored-content.ts';
 
-/** Kinds, targets, texts, fragments, anchors, names, rels and marks of the links of a list. */
-type PackedLinks = [number[], (number | null)[], string[], string[], string[], string[], string[], number[]?];
+/** Earlier versions kept no marks. */
+type PackedLinks = [...UnmarkedColumns, number[]?];
 
 const isTexts = (value: unknown): boolean => Array.isArray(value) && value.every((text) => typeof text === 'string');
 
 /** By hand: a million lists are read when a survey is packed, and a parser copies each. */
 function isPackedLinks(value: unknown): value is PackedLinks {
-    // Earlier versions kept no marks.
     if (!Array.isArray(value) || (value.length !== 7 && value.length !== 8)) return false;
     const [kinds, targets, ...others] = value as unknown[];
     const [texts, marks] = [others.slice(0, 5), others[5] ?? []];
@@ -26,18 +26,8 @@ function isPackedLinks(value: unknown): value is PackedLinks {
     );
 }
 
-export function packLinks(links: ListedLink[]): Buffer {
-    return packJson([
-        links.map((link) => LINK_KINDS.indexOf(link.kind)),
-        links.map((link) => link.target),
-        links.map((link) => link.text),
-        links.map((link) => link.fragment),
-        links.map((link) => link.anchor),
-        links.map((link) => link.name),
-        links.map((link) => link.rel),
-        links.map((link) => link.marks),
-    ]);
-}
+export const packLinks = ({ links, content }: Omit<LinkListRow, 'id'>): Buffer =>
+    packText(content ?? linksContent(links));
 
 /** @throws when the bytes are damaged, or hold no links */
 export function unpackLinks(bytes: Buffer): ListedLink[] {
@@ -58,9 +48,7 @@ export function unpackLinks(bytes: Buffer): ListedLink[] {
 
 const PackedPlaces = z.tuple([z.array(z.number()), z.array(z.number()), z.array(z.string())]);
 
-export function packPlaces(layout: LayoutRow): Buffer {
-    return packJson([layout.lines, layout.columns, layout.hrefs]);
-}
+export const packPlaces = (layout: Omit<LayoutRow, 'id'>): Buffer => packText(layout.content ?? placesContent(layout));
 
 export function unpackPlaces(id: number, bytes: Buffer): LayoutRow {
     const [lines, columns, hrefs] = PackedPlaces.parse(unpackJson(bytes));
