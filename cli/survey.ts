@@ -25,7 +25,7 @@ import { makeAndSavePacked, makePacked } from '../src/lib/server/pack/pack-surve
 import { makeAndSaveWords } from '../src/lib/server/pack/make-words.ts';
 import { WordsAhead } from '../src/lib/server/pack/words-ahead.ts';
 import { WordIndex } from '../src/lib/core/text/word-index.ts';
-import { compileAsUsual, compileLate } from '../src/lib/server/process/engine.ts';
+import { compileAsUsual, compileLate, keepLittleGarbage } from '../src/lib/server/process/engine.ts';
 import { rewriteLine } from '../src/lib/server/process/clean-output.ts';
 import { dataFolderPath, openDataFolder } from '../src/lib/server/process/data-folder.ts';
 import { holdDatabase } from '../src/lib/server/process/database-process.ts';
@@ -153,7 +153,10 @@ export async function surveyCommand(words: string[]): Promise<number> {
                     onProgress: (told) => {
                         progress.show(told);
                         ahead.getReady(told.read);
-                        if (told.read >= MANY) compileAsUsual();
+                        if (told.read >= MANY) {
+                            compileAsUsual();
+                            keepLittleGarbage();
+                        }
                     },
                     log: (line) => console.error(`\n${line}`),
                 });

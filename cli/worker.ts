@@ -2,6 +2,7 @@
 import { logInto } from '../src/lib/server/process/log.ts';
 import { openDataFolder, dataFolderPath, registered } from '../src/lib/server/process/data-folder.ts';
 import { databaseAccess, endAbandonedDatabase } from '../src/lib/server/process/database-process.ts';
+import { keepLittleGarbage } from '../src/lib/server/process/engine.ts';
 import { stayBehind } from '../src/lib/server/process/own-thread.ts';
 import { whenSupervisorIsGone } from '../src/lib/server/process/supervised.ts';
 import { openStore } from '../src/lib/server/store/connect.ts';
@@ -10,6 +11,7 @@ import { workerLoop } from '../src/lib/server/jobs/worker-loop.ts';
 
 // Before its threads are made: they are as it is.
 stayBehind();
+keepLittleGarbage();
 const folder = openDataFolder(dataFolderPath());
 logInto(folder, 'worker');
 const store = openStore(databaseAccess(folder));

@@ -39,7 +39,7 @@ interface Thread {
 }
 
 /** Room for a document and its tree: with less of it, what is gone a moment later is copied first. */
-const YOUNG_MEGABYTES = 64;
+const YOUNG_MEGABYTES = 48;
 /**
  * Bytes of documents that wait, added up look by look, before another thread is opened. A thread takes a second of
  * computing until its code is fast, and one that is fast reads small documents quicker than they are fetched.

@@ -11,7 +11,7 @@ import type { PackReply, PackRequest } from './pack-thread.ts';
 /** What a thread may hold; a site of a million URLs needs about half of it. */
 const MOST_MEGABYTES = 8_192;
 /** Room for rows on their way through: with less of it, those that are gone a moment later are copied first. */
-const YOUNG_MEGABYTES = 64;
+const YOUNG_MEGABYTES = 48;
 
 /**
  * @param options.make what is made, from what

@@ -1,4 +1,4 @@
-/** How the engine compiles where pages are read. */
+/** How the engine compiles, and what garbage it keeps, where pages are read. */
 import { setFlagsFromString } from 'node:v8';
 
 /** Bytes of bytecode a function runs before the engine looks whether to optimise it; the first is the default of Node 20. */
@@ -17,4 +17,16 @@ export function compileLate(): void {
 /** To be called when a process turns out to be busy for longer: what it does most is worth optimising at once. */
 export function compileAsUsual(): void {
     setFlagsFromString(`--interrupt-budget=${USUAL}`);
+}
+
+/** Garbage that is kept, in hundredths of what is alive, before it is looked for. */
+const GARBAGE = 60;
+
+/**
+ * Memory is given back sooner, in all threads, for a twentieth more computing. By itself the engine lets a heap grow to
+ * four times what is alive in it before it collects: of rows on their way to the database, which live just long enough
+ * to get out of the new space, that was half of the memory of a survey.
+ */
+export function keepLittleGarbage(): void {
+    setFlagsFromString(`--heap-growing-percent=${GARBAGE}`);
 }
