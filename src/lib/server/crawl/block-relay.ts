@@ -1,6 +1,7 @@
 /**
  * Blocks on their way from a parse thread to the thread that numbers them. A menu is the same on thousands of pages: it
- * is handed over whole once, and after that by a number, and whoever receives it gets the very same object again.
+ * is handed over whole twice, and after that by a number, and whoever receives it gets the very same object again.
+ * Twice, because most blocks are met once: only of one that looks like one before is it worth writing out all it says.
  *
  * Both ends hold what was handed over, within a bound, and forget it at the same message.
  */
@@ -10,7 +11,7 @@ import type { FoundBlock } from '../../core/page/links.ts';
 export interface RelayedBlock {
     /** Its number between the two ends; 0 for a block that is not remembered. */
     number: number;
-    /** Whole, the first time. */
+    /** Whole, until it has a number. */
     block: FoundBlock | null;
     /** Line of its first link on this page. */
     line: number;
@@ -32,8 +33,11 @@ export interface PlacedBlock {
 /** Characters of remembered blocks, and blocks, at one end: as much as the menus of a large site. */
 const MOST_CHARACTERS = 1_000_000;
 const MOST_BLOCKS = 2_000;
+/** Looks of blocks that are remembered, a few hundred bytes each. */
+const MOST_LOOKS = 8_000;
 
 export class BlockSender {
+    readonly #looks = new Set<string>();
     readonly #numbers = new Map<string, number>();
     #characters = 0;
 
@@ -49,7 +53,7 @@ export class BlockSender {
     #send(block: FoundBlock): RelayedBlock {
         const line = block.links[0]?.line ?? 0;
         // Links of the head and of headers speak of the page itself: they are never the same on two pages.
-        if (block.links[0]?.kind !== 'a') return { number: 0, block, line };
+        if (block.links[0]?.kind !== 'a' || this.#isNew(lookOf(block, line))) return { number: 0, block, line };
         const key = contentOf(block, line);
         const known = this.#numbers.get(key);
         if (known !== undefined) return { number: known, block: null, line };
@@ -57,6 +61,13 @@ export class BlockSender {
         this.#numbers.set(key, number);
         this.#characters += key.length;
         return { number, block, line };
+    }
+
+    #isNew(look: string): boolean {
+        if (this.#looks.has(look)) return false;
+        if (this.#looks.size >= MOST_LOOKS) this.#looks.clear();
+        this.#looks.add(look);
+        return true;
     }
 }
 
@@ -73,6 +84,16 @@ export class BlockReceiver {
             return { block: known, line };
         });
     }
+}
+
+/**
+ * A little of what `contentOf` tells, for next to nothing: equal blocks look alike, others hardly ever. Joined, for a text
+ * that is put together otherwise holds its parts, and they the document they were cut from.
+ */
+function lookOf({ links }: FoundBlock, first: number): string {
+    const last = links[links.length - 1];
+    const { target, column, line } = last ?? { target: '', column: 0, line: first };
+    return [links.length, links[0]?.target, target, column, line - first].join(' ');
 }
 
 /** All of a block but where it stands on its page; blocks of equal content, and only they, give equal text. */
