@@ -136,10 +136,10 @@ export function* rowsOfBatch(
 }
 
 /** Rows written out before the load under way gets its turn on the connection. */
-const ROWS_BETWEEN_TURNS = 24;
+const ROWS_BETWEEN_TURNS = 12;
 
 /** Bytes of rows after which they go out, so that the database has work while the rest of a table is written. */
-const BYTES_AT_ONCE = 384 * 1024;
+const BYTES_AT_ONCE = 256 * 1024;
 
 /**
  * Loads the rows of tables in bulk, one table after the other, each load checked. Rows are packed and written out
