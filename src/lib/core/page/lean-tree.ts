@@ -67,8 +67,9 @@ export function isElement(node: LeanNode): node is LeanElement {
 const NO_CHILDREN: LeanNode[] = [];
 
 /**
- * Most elements have a child or two, and an array that is pushed to makes room for seventeen: half of the memory of a
- * tree, all of which the collector copies while it grows. A few children stand in an array that is just as long.
+ * Most elements have a child or two, and an array that is pushed to makes room for seventeen: with those of attributes a
+ * third of the memory of a tree, all of which the collector copies while it grows. A few children stand in an array that
+ * is just as long.
  */
 function append(parent: LeanElement, child: LeanNode): void {
     const { children } = parent;

@@ -24,8 +24,8 @@ const GARBAGE = 60;
 
 /**
  * Memory is given back sooner, in all threads, for a twentieth more computing. By itself the engine lets a heap grow to
- * four times what is alive in it before it collects: of rows on their way to the database, which live just long enough
- * to get out of the new space, that was half of the memory of a survey.
+ * four times what is alive in it before it collects; rows on their way to the database live just long enough to get out
+ * of the new space. Of the most memory a survey took that was a sixth.
  */
 export function keepLittleGarbage(): void {
     setFlagsFromString(`--heap-growing-percent=${GARBAGE}`);
