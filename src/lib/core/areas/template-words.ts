@@ -1,6 +1,7 @@
 /** How templates are called in a sentence: "footer: Fees, Ladder hire". */
 import { once } from '../kept.ts';
 import { linkGraphOf } from '../packed/link-graph.ts';
+import { headOf } from '../page/cut-text.ts';
 import type { PackedSurvey } from '../packed/packed-survey.ts';
 import { blocksByTemplate } from './template-list.ts';
 
@@ -49,7 +50,7 @@ function firstWords(survey: PackedSurvey, template: number): string {
     const words = new Set<string>();
     for (let link = listStart[list]!; link < listStart[list + 1]! && words.size < MOST_NAMED; link++) {
         const word = survey.word('link_anchor', link) || survey.word('link_name', link);
-        if (word !== '') words.add(word.length > LONGEST_NAMED ? `${word.slice(0, LONGEST_NAMED - 1)}…` : word);
+        if (word !== '') words.add(word.length > LONGEST_NAMED ? `${headOf(word, LONGEST_NAMED - 1)}…` : word);
     }
     return words.size === 0 ? `${called} without words` : `${called}: ${[...words].join(', ')}`;
 }

@@ -1,4 +1,5 @@
 /** The facts of a document beside its links: headings, social tags, structured data, dates, ids, what stands misplaced. */
+import { headOf } from './cut-text.ts';
 import { attributeOf, isElement, type LeanElement } from './lean-tree.ts';
 import { noscriptLinks } from './noscript.ts';
 import { textContent } from './text.ts';
@@ -65,9 +66,7 @@ const DATE_PROPERTIES = new Set([
     'validThrough',
 ]);
 
-function cut(text: string): string {
-    return text.length > LONGEST ? text.slice(0, LONGEST) : text;
-}
+const cut = (text: string): string => headOf(text, LONGEST);
 
 export class DocumentFactsFinder {
     readonly #facts: DocumentFacts = {

@@ -4,6 +4,7 @@
  */
 import { readAddress, type QueryEncoder } from '../address/address.ts';
 import { ContainerFinder } from './blocks.ts';
+import { headOf } from './cut-text.ts';
 import {
     PRODUCT_TOKEN,
     readDirectives,
@@ -131,9 +132,7 @@ function relTokens(written: string): string {
         .join(' ');
 }
 
-function cut(text: string): string {
-    return text.length > MAX_TEXT ? text.slice(0, MAX_TEXT) : text;
-}
+const cut = (text: string): string => headOf(text, MAX_TEXT);
 
 /**
  * @param text the document, decoded

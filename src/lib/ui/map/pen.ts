@@ -1,4 +1,6 @@
 /** What the map is drawn with: the same few strokes on a canvas, and in a file of vectors. */
+import { headOf } from '../../core/page/cut-text.ts';
+
 export interface Point {
     x: number;
     y: number;
@@ -61,6 +63,6 @@ export function cutTo(pen: Pen, words: string, room: number, weight: TextWeight 
         if (pen.widthOf(`${words.slice(0, middle)}…`, weight) <= room) short = middle;
         else long = middle;
     }
-    return short <= LEAST_LETTERS ? null : `${words.slice(0, short)}…`;
+    return short <= LEAST_LETTERS ? null : `${headOf(words, short)}…`;
 }
 const LEAST_LETTERS = 4;

@@ -27,6 +27,10 @@ describe('a long text', () => {
         expect(cut.startsWith('/guides')).toBe(true);
         expect(cut.endsWith('end/')).toBe(true);
     });
+
+    it('is never cut through a character', () => {
+        for (let most = 3; most < 20; most++) expect(cutMiddle('🌳'.repeat(12), most)).toMatch(/^🌳*…🌳*$/u);
+    });
 });
 
 describe('signed', () => {

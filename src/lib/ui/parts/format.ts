@@ -1,4 +1,5 @@
 /** Numbers, dates and addresses as they are shown. */
+import { headOf, tailOf } from '../../core/page/cut-text.ts';
 
 const NUMBER = new Intl.NumberFormat('en');
 const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
@@ -66,7 +67,7 @@ export function addressParts(url: string, mainOrigin: string): AddressParts {
 export function cutMiddle(text: string, most: number): string {
     if (text.length <= most) return text;
     const head = Math.ceil((most - 1) * 0.45);
-    return `${text.slice(0, head)}…${text.slice(text.length - (most - 1 - head))}`;
+    return `${headOf(text, head)}…${tailOf(text, most - 1 - head)}`;
 }
 
 /** Letters of a sentence that are shown: addresses and words of a site in it may be as long as it likes. */
